@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { changeKind } from '../changes/kind';
+import { Id, LocalDate, recordFields } from '../records/schema';
+
+const inOrder = (span: { startsOn: string; endsOn: string }) => span.startsOn <= span.endsOn;
+const orderError = { message: 'It ends before it begins', path: ['endsOn'] };
+
+export const TermToSet = recordFields.term
+  .extend({ id: Id })
+  .refine(({ name }) => name !== '', { message: 'A term needs a name', path: ['name'] })
+  .refine(inOrder, orderError);
+
+export const DayOffToAdd = recordFields.dayOff.extend({ id: Id }).refine(inOrder, orderError);
+
+export const MeetingToAdd = recordFields.meeting
+  .extend({ id: Id })
+  .refine((meeting) => meeting.startsAt < meeting.endsAt, {
+    message: 'The lesson ends before it begins',
+    path: ['endsAt'],
+  });
+
+export const calendarChanges = {
+  'school.set': changeKind(z.strictObject({ id: Id, ...recordFields.school.shape })),
+  'term.set': changeKind(TermToSet),
+  'dayOff.add': changeKind(z.strictObject({ days: z.array(DayOffToAdd).min(1).max(400) })),
+  'dayOff.remove': changeKind(z.strictObject({ id: Id })),
+  'meeting.add': changeKind(MeetingToAdd, ({ sectionId }) => sectionId),
+  // Ends a meeting instead of removing it: the lessons it has already held stay where they were.
+  'meeting.end': changeKind(z.strictObject({ id: Id, validUntil: LocalDate })),
+  'meeting.remove': changeKind(z.strictObject({ id: Id })),
+};

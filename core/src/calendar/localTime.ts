@@ -1,0 +1,45 @@
+import { addDays as addDaysTo, differenceInCalendarDays, format, getISODay, parseISO } from 'date-fns';
+
+/** Minutes since midnight of a `HH:MM`. */
+export function minutesOf(time: string): number {
+  return Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
+}
+
+/** `HH:MM` of minutes since midnight, held within the day. */
+export function timeOf(minutes: number): string {
+  const held = Math.min(Math.max(Math.round(minutes), 0), 24 * 60 - 1);
+  return `${String(Math.floor(held / 60)).padStart(2, '0')}:${String(held % 60).padStart(2, '0')}`;
+}
+
+/** The day `days` after a date; negative goes back. */
+export function addDays(date: string, days: number): string {
+  return format(addDaysTo(parseISO(date), days), 'yyyy-MM-dd');
+}
+
+/** Whole days from one date to another; negative when the other is earlier. */
+export function daysBetween(from: string, to: string): number {
+  return differenceInCalendarDays(parseISO(to), parseISO(from));
+}
+
+/** ISO weekday: Monday 1 to Sunday 7. */
+export function weekdayOf(date: string): number {
+  return getISODay(parseISO(date));
+}
+
+/** Every date from one to another, both included; empty when they are the wrong way round. */
+export function datesBetween(from: string, to: string): string[] {
+  const days = daysBetween(from, to);
+  return days < 0 ? [] : Array.from({ length: days + 1 }, (_, day) => addDays(from, day));
+}
+
+/** First and last date of a month `YYYY-MM`. */
+export function monthSpan(month: string): { from: string; to: string } {
+  const from = `${month}-01`;
+  return { from, to: addDays(nextMonth(month, 1) + '-01', -1) };
+}
+
+/** The month `by` months after `YYYY-MM`. */
+export function nextMonth(month: string, by: number): string {
+  const index = Number(month.slice(0, 4)) * 12 + Number(month.slice(5, 7)) - 1 + by;
+  return `${String(Math.floor(index / 12)).padStart(4, '0')}-${String((index % 12) + 1).padStart(2, '0')}`;
+}

@@ -1,0 +1,15 @@
+import { calendarEdits } from '../calendar/edits';
+import { peopleEdits } from '../people/edits';
+import { rollEdits } from '../roll/edits';
+import { rosterEdits } from '../roster/edits';
+import type { Edit } from './edit';
+import type { ChangeOf, KindName } from './schema';
+
+/** What every kind of change does to the records. A new kind is added here and in `schema.ts`. */
+const editsByKind = { ...calendarEdits, ...peopleEdits, ...rosterEdits, ...rollEdits };
+
+/** The edits of a change (an undo has none of its own: it takes back those of another). */
+export function editsOf(change: ChangeOf<KindName>): Edit[] {
+  const edits = editsByKind[change.kind] as (payload: unknown) => Edit[];
+  return edits(change.payload);
+}

@@ -1,0 +1,142 @@
+import { unzipSync } from 'fflate';
+import Papa from 'papaparse';
+import { readSheet } from 'read-excel-file/universal';
+import { decodeText } from './decodeText';
+
+/** A record of a table and the line (in a workbook, the row) on which it begins, from 1. */
+export interface TableRow {
+  line: number;
+  cells: string[];
+}
+
+/** A file that is no table, with a sentence that says why and what to do. */
+export class TableError extends Error {}
+
+export const largestFileBytes = 5_000_000;
+export const mostRows = 5_000;
+const largestUnpackedBytes = 60_000_000;
+const delimiters = [',', ';', '\t', '|'];
+
+const pictures: [name: string, ...start: number[]][] = [
+  ['a PNG picture', 0x89, 0x50, 0x4e, 0x47],
+  ['a JPEG picture', 0xff, 0xd8, 0xff],
+  ['a GIF picture', 0x47, 0x49, 0x46, 0x38],
+  ['a PDF', 0x25, 0x50, 0x44, 0x46],
+  ['a workbook of the old kind (.xls)', 0xd0, 0xcf, 0x11, 0xe0],
+];
+
+function isZip(bytes: Uint8Array): boolean {
+  return bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 0x03 && bytes[3] === 0x04;
+}
+
+/**
+ * Rows of a file that holds a table: CSV or TSV in any common delimiter and encoding, pasted cells,
+ * or an XLSX workbook's first sheet with anything in it. Empty rows are left out, line numbers kept.
+ * @throws TableError for what is too large, empty, a picture, or no text
+ */
+export async function readTable(bytes: Uint8Array): Promise<TableRow[]> {
+  if (bytes.length === 0) throw new TableError('The file is empty. Nothing was changed.');
+  if (bytes.length > largestFileBytes)
+    throw new TableError('The file is over 5 MB. Leave out what is not needed, or split it.');
+  const picture = pictures.find(([, ...start]) => start.every((byte, i) => bytes[i] === byte));
+  if (picture)
+    throw new TableError(
+      `This is ${picture[0]}, not a table. Save the list as CSV or XLSX, or paste its cells.`,
+    );
+  const rows = isZip(bytes) ? await readWorkbook(bytes) : readDelimited(textOf(bytes));
+  const filled = rows.filter((row) => row.cells.some((cell) => cell !== ''));
+  if (filled.length === 0) throw new TableError('There is nothing in this file. Nothing was changed.');
+  if (filled.length > mostRows)
+    throw new TableError(
+      `There are ${filled.length} rows in this file; a roster has at most 5,000. Split it.`,
+    );
+  return filled;
+}
+
+function textOf(bytes: Uint8Array): string {
+  const text = decodeText(bytes);
+  // eslint-disable-next-line no-control-regex -- control characters are what tells a program from a text
+  const strange = text.match(/[\u0000-\u0008\u000E-\u001F\uFFFD]/g)?.length ?? 0;
+  if (strange > text.length / 100)
+    throw new TableError('This file is not text. Save the list as CSV or XLSX, or paste its cells.');
+  return text;
+}
+
+const emailShape = /^[^\s@,;|<>]+@[^\s@,;|<>]+\.[a-z]{2,}$/i;
+
+/**
+ * How well a delimiter explains a text: cells that are whole e-mail addresses count most, then rows
+ * of one and the same length, then how many columns there are.
+ */
+function delimiterScore(sample: string, delimiter: string): number {
+  const rows = Papa.parse<string[]>(sample, { delimiter, skipEmptyLines: 'greedy' }).data;
+  const widths = rows.map((row) => row.length);
+  const common = widths.toSorted((a, b) => a - b)[Math.floor(widths.length / 2)] ?? 1;
+  if (common < 2) return 0;
+  const even = widths.filter((width) => width === common).length / widths.length;
+  const emails = rows.flat().filter((cell) => emailShape.test(cell.trim())).length / rows.length;
+  return 2 * emails + even + Math.min(common, 10) / 100;
+}
+
+function guessDelimiter(text: string): string {
+  const sample = text.slice(0, 20_000);
+  const scored = delimiters.map((delimiter) => ({ delimiter, score: delimiterScore(sample, delimiter) }));
+  scored.sort((a, b) => b.score - a.score);
+  return scored[0]?.delimiter ?? ',';
+}
+
+/** Rows of delimited text, the line on which each begins counted through quoted line breaks. */
+export function readDelimited(text: string): TableRow[] {
+  const rows: TableRow[] = [];
+  const body = text.replace(/\r\n?/g, '\n');
+  let line = 1;
+  let cursor = 0;
+  Papa.parse<string[]>(body, {
+    delimiter: guessDelimiter(body),
+    newline: '\n',
+    step: ({ data, meta }) => {
+      rows.push({ line, cells: data.map((cell) => tidy(cell)) });
+      for (; cursor < meta.cursor; cursor += 1) if (body.charCodeAt(cursor) === 10) line += 1;
+    },
+  });
+  return rows;
+}
+
+function tidy(cell: unknown): string {
+  if (cell === null || cell === undefined) return '';
+  const text = cell instanceof Date ? cell.toISOString().slice(0, 10) : String(cell as string | number);
+  return text
+    .replace(/[\u200B\uFEFF]/g, '')
+    .replace(/[\s\u00A0]+/g, ' ')
+    .trim();
+}
+
+async function readWorkbook(bytes: Uint8Array): Promise<TableRow[]> {
+  refuseBomb(bytes);
+  try {
+    const copy = bytes.slice().buffer;
+    const sheet = await readSheet(copy);
+    return sheet.map((cells, index) => ({ line: index + 1, cells: cells.map((cell) => tidy(cell)) }));
+  } catch {
+    throw new TableError(
+      'This looks like a workbook but cannot be read: it is damaged, protected, or another kind of zip.',
+    );
+  }
+}
+
+/** Adds up what the archive says it unpacks to, before anything is unpacked. */
+function refuseBomb(bytes: Uint8Array): void {
+  let unpacked = 0;
+  try {
+    unzipSync(bytes, {
+      filter: ({ originalSize }) => {
+        unpacked += originalSize;
+        return false;
+      },
+    });
+  } catch {
+    throw new TableError('This zip is damaged and cannot be read. Nothing was changed.');
+  }
+  if (unpacked > largestUnpackedBytes)
+    throw new TableError('This workbook unpacks to over 60 MB; a roster does not. Nothing was changed.');
+}

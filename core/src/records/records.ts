@@ -1,0 +1,28 @@
+import type { RecordOf, TableName } from './schema';
+import { tableNames } from './tables';
+
+/** A part of what is known, by table and id: what a view answers with and the app keeps. */
+export type Records = { [T in TableName]: Readonly<Record<string, RecordOf<T>>> };
+/** The same as lists, the form in which it travels. */
+export type RecordLists = { [T in TableName]?: RecordOf<T>[] };
+
+/** No records at all. */
+export function emptyRecords(): Records {
+  return Object.fromEntries(tableNames.map((table) => [table, {}])) as unknown as Records;
+}
+
+/** Lays newer records over older ones; tables without news keep their identity. */
+export function mergeRecords(records: Records, news: RecordLists): Records {
+  const merged: Record<string, unknown> = { ...records };
+  for (const table of tableNames) {
+    const rows = news[table];
+    if (!rows?.length) continue;
+    merged[table] = { ...records[table], ...Object.fromEntries(rows.map((row) => [row.id, row])) };
+  }
+  return merged as Records;
+}
+
+/** The records of one table that have not been removed. */
+export function listOf<T extends TableName>(records: Records, table: T): RecordOf<T>[] {
+  return Object.values<RecordOf<T>>(records[table]).filter((row) => !row.removed);
+}

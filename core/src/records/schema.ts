@@ -1,0 +1,128 @@
+import { z } from 'zod';
+
+/** Any text of 1 to 64 characters without control characters; ours are ULIDs. */
+export const Id = z
+  .string()
+  .min(1)
+  .max(64)
+  .regex(/^\P{Cc}+$/u, 'An id has no control characters');
+
+/** A calendar day in the school's zone, `YYYY-MM-DD`. */
+export const LocalDate = z.iso.date('A date looks like 2026-11-23');
+
+/** A wall-clock time in the school's zone, `HH:MM`. */
+export const LocalTime = z
+  .string()
+  .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time looks like 09:05');
+
+/** A moment, UTC, ISO 8601 with milliseconds. */
+export const Instant = z.iso.datetime('A moment looks like 2026-11-23T09:05:00.000Z');
+
+const shortText = z.string().trim().max(200, 'At most 200 characters');
+const name = z.string().trim().max(120, 'At most 120 characters');
+
+export const Email = z.string().trim().max(254).pipe(z.email('This is not an e-mail address'));
+const optionalEmail = z.union([z.literal(''), Email]);
+
+export const Zone = z.string().max(64).refine(isZone, 'This time zone is not known');
+
+function isZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+export const countsAs = ['here', 'late', 'left_early', 'away', 'not_counted'] as const;
+export const markSources = ['tap', 'check_in', 'participants', 'range', 'work'] as const;
+
+/**
+ * The fields of every kind of record, one schema each: the same names from database to screen.
+ * Every record also has an `id`; the server adds its owner and when each field was last decided.
+ */
+export const recordFields = {
+  school: z.object({ name, zone: Zone, graceMinutes: z.int().min(0).max(60) }),
+  term: z.object({ name, startsOn: LocalDate, endsOn: LocalDate }),
+  dayOff: z.object({ startsOn: LocalDate, endsOn: LocalDate, name }),
+  section: z.object({ name: name.min(1, 'A class needs a name'), subject: name, room: name }),
+  meeting: z.object({
+    sectionId: Id,
+    weekday: z.int().min(1).max(7),
+    startsAt: LocalTime,
+    endsAt: LocalTime,
+    validFrom: LocalDate.nullable(),
+    validUntil: LocalDate.nullable(),
+  }),
+  student: z.object({
+    givenName: name,
+    familyName: name,
+    called: name,
+    email: optionalEmail,
+    grade: shortText,
+    schoolId: shortText,
+  }),
+  guardian: z.object({
+    studentId: Id,
+    name,
+    email: optionalEmail,
+    phone: shortText,
+    relation: shortText,
+  }),
+  enrolment: z.object({
+    sectionId: Id,
+    studentId: Id,
+    cohort: shortText,
+    startsOn: LocalDate.nullable(),
+    endsOn: LocalDate.nullable(),
+  }),
+  standing: z.object({
+    code: z.string().trim().min(1).max(4),
+    name: name.min(1),
+    countsAs: z.enum(countsAs),
+    credit: z.number().min(0).max(1),
+    excused: z.boolean(),
+    position: z.int().min(0),
+  }),
+  lesson: z.object({
+    sectionId: Id,
+    date: LocalDate,
+    startsAt: LocalTime,
+    endsAt: LocalTime,
+    label: shortText,
+    setAside: z.boolean(),
+    takenAt: Instant.nullable(),
+  }),
+  mark: z.object({
+    lessonId: Id,
+    studentId: Id,
+    standingId: Id.nullable(),
+    arrivedAt: LocalTime.nullable(),
+    leftAt: LocalTime.nullable(),
+    comment: z.string().max(500, 'A comment has at most 500 characters'),
+    source: z.enum(markSources),
+  }),
+} as const;
+
+export type TableName = keyof typeof recordFields;
+export type FieldsOf<T extends TableName> = z.infer<(typeof recordFields)[T]>;
+/** A record as everyone sees it. `removed` ones are kept, shown nowhere, and can be taken back. */
+export type RecordOf<T extends TableName> = FieldsOf<T> & { id: string; removed: boolean };
+
+export type School = RecordOf<'school'>;
+export type Term = RecordOf<'term'>;
+export type DayOff = RecordOf<'dayOff'>;
+export type Section = RecordOf<'section'>;
+export type Meeting = RecordOf<'meeting'>;
+export type Student = RecordOf<'student'>;
+export type Guardian = RecordOf<'guardian'>;
+export type Enrolment = RecordOf<'enrolment'>;
+export type Standing = RecordOf<'standing'>;
+export type Lesson = RecordOf<'lesson'>;
+export type Mark = RecordOf<'mark'>;
+
+/** A record that a schema describes, with what every record has. */
+export function recordSchema<T extends TableName>(table: T) {
+  return z.object({ id: z.string(), removed: z.boolean(), ...recordFields[table].shape });
+}

@@ -1,0 +1,22 @@
+import type { FieldsOf, Standing } from '../records/schema';
+
+/** The attendance kinds that ship; a teacher may rename and add. */
+export const shippedStandings: FieldsOf<'standing'>[] = [
+  { code: 'H', name: 'Here', countsAs: 'here', credit: 1, excused: false, position: 0 },
+  { code: 'L', name: 'Late', countsAs: 'late', credit: 1, excused: false, position: 1 },
+  { code: 'E', name: 'Left early', countsAs: 'left_early', credit: 1, excused: false, position: 2 },
+  { code: 'A', name: 'Away', countsAs: 'away', credit: 0, excused: false, position: 3 },
+  { code: 'X', name: 'Away, excused', countsAs: 'away', credit: 0, excused: true, position: 4 },
+  { code: 'S', name: 'Set aside', countsAs: 'not_counted', credit: 0, excused: true, position: 5 },
+];
+
+/** The teacher's first standing that counts as this, excused or not. */
+export function standingFor(
+  standings: readonly Standing[],
+  countsAs: Standing['countsAs'],
+  excused = false,
+): Standing | undefined {
+  return [...standings]
+    .sort((a, b) => a.position - b.position)
+    .find((s) => s.countsAs === countsAs && (countsAs === 'not_counted' || s.excused === excused));
+}

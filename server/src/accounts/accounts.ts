@@ -1,0 +1,36 @@
+import { ulid } from 'ulid';
+import type { FieldsOf } from '@slate-path/core/records/schema';
+import { shippedStandings } from '@slate-path/core/roll/standings';
+import { applyChange } from '../changes/applyChange';
+import { TeacherEntity } from '../database/entities';
+import type { Services } from '../services';
+import { hashPassphrase } from './passphrase';
+
+export interface NewTeacher {
+  name: string;
+  passphrase: string;
+  school: FieldsOf<'school'>;
+}
+
+/**
+ * A teacher with a school and the standings that ship, through the one door like everything else.
+ * @returns the teacher's id
+ */
+export async function createTeacher(services: Pick<Services, 'database' | 'clock'>, teacher: NewTeacher): Promise<string> {
+  const { database } = services;
+  const teacherId = ulid();
+  const now = new Date(services.clock()).toISOString();
+  const passphraseHash = await hashPassphrase(teacher.passphrase);
+  const line = { id: teacherId, name: teacher.name, passphraseHash, createdAt: now };
+  await database.inTransaction((manager) => manager.insert(TeacherEntity, line));
+  const beginnings = [
+    { kind: 'school.set', payload: { id: ulid(), ...teacher.school } },
+    ...shippedStandings.map((standing) => ({ kind: 'standing.add', payload: { id: ulid(), ...standing } })),
+  ];
+  for (const beginning of beginnings) {
+    const change = { id: ulid(), madeAt: now, device: 'server', ...beginning };
+    const answer = await applyChange(database, change, { teacherId, receivedAt: now });
+    if (answer.outcome === 'refused') throw new Error(`${beginning.kind}: ${answer.reason ?? ''}`);
+  }
+  return teacherId;
+}

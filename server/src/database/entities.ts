@@ -1,0 +1,208 @@
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import type { TableName } from '@slate-path/core/records/schema';
+import { references, tableNames } from '@slate-path/core/records/tables';
+
+/** A record's row: its own fields, whose it is, and who decided each field last. */
+export interface Row {
+  id: string;
+  teacherId: string;
+  removed: boolean;
+  /** By field: when it was last decided, and by which change. */
+  stamps: Stamps;
+  [field: string]: unknown;
+}
+export type Stamps = Record<string, { at: string; by: string }>;
+
+export interface Teacher {
+  id: string;
+  name: string;
+  passphraseHash: string;
+  createdAt: string;
+}
+
+export interface Session {
+  tokenHash: string;
+  teacherId: string;
+  expiresAt: string;
+}
+
+/** What a change did to one record, so that it can be taken back and told. */
+export interface LoggedEdit {
+  op: 'make' | 'set';
+  table: TableName;
+  id: string;
+  /** Null where the record was made. */
+  before: Record<string, unknown> | null;
+  beforeBy: Record<string, string | null>;
+  after: Record<string, unknown>;
+  overruled: string[];
+}
+
+/** A line of the append-only log. */
+export interface ChangeLine {
+  seq: number;
+  id: string;
+  teacherId: string;
+  kind: string;
+  about: string | null;
+  device: string;
+  madeAt: string;
+  receivedAt: string;
+  payload: unknown;
+  edits: LoggedEdit[];
+}
+
+type Columns = Record<string, EntitySchemaColumnOptions>;
+
+const text: EntitySchemaColumnOptions = { type: 'text' };
+const nullableText: EntitySchemaColumnOptions = { type: 'text', nullable: true };
+const flag: EntitySchemaColumnOptions = { type: 'boolean', default: false };
+const json: EntitySchemaColumnOptions = { type: 'simple-json' };
+
+const ownColumns: Record<TableName, Columns> = {
+  school: { name: text, zone: text, graceMinutes: { type: 'integer' } },
+  term: { name: text, startsOn: text, endsOn: text },
+  dayOff: { startsOn: text, endsOn: text, name: text },
+  section: { name: text, subject: text, room: text },
+  meeting: {
+    sectionId: text,
+    weekday: { type: 'integer' },
+    startsAt: text,
+    endsAt: text,
+    validFrom: nullableText,
+    validUntil: nullableText,
+  },
+  student: {
+    givenName: text,
+    familyName: text,
+    called: text,
+    email: text,
+    grade: text,
+    schoolId: text,
+  },
+  guardian: { studentId: text, name: text, email: text, phone: text, relation: text },
+  enrolment: {
+    sectionId: text,
+    studentId: text,
+    cohort: text,
+    startsOn: nullableText,
+    endsOn: nullableText,
+  },
+  standing: {
+    code: text,
+    name: text,
+    countsAs: text,
+    credit: { type: 'real' },
+    excused: flag,
+    position: { type: 'integer' },
+  },
+  lesson: {
+    sectionId: text,
+    date: text,
+    startsAt: text,
+    endsAt: text,
+    label: text,
+    setAside: flag,
+    takenAt: nullableText,
+  },
+  mark: {
+    lessonId: text,
+    studentId: text,
+    standingId: nullableText,
+    arrivedAt: nullableText,
+    leftAt: nullableText,
+    comment: text,
+    source: text,
+  },
+};
+
+/** What views look rows up by, besides the owner. */
+const indices: Partial<Record<TableName, string[][]>> = {
+  lesson: [['teacherId', 'date'], ['sectionId', 'date']],
+  mark: [['lessonId'], ['studentId']],
+  enrolment: [['sectionId'], ['studentId']],
+  guardian: [['studentId']],
+  meeting: [['sectionId']],
+};
+
+function recordEntity(table: TableName): EntitySchema<Row> {
+  const pointers = references[table] ?? {};
+  return new EntitySchema<Row>({
+    name: table,
+    tableName: table,
+    columns: {
+      id: { type: 'text', primary: true },
+      teacherId: text,
+      removed: flag,
+      stamps: json,
+      ...ownColumns[table],
+    } as never,
+    foreignKeys: [
+      { target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] },
+      ...Object.entries(pointers).map(([field, target]) => ({
+        target,
+        columnNames: [field],
+        referencedColumnNames: ['id'],
+      })),
+    ],
+    indices: [['teacherId'], ...(indices[table] ?? [])].map((columns) => ({
+      name: `${table}_by_${columns.join('_')}`,
+      columns,
+    })),
+  });
+}
+
+export const recordEntities = Object.fromEntries(
+  tableNames.map((table) => [table, recordEntity(table)]),
+) as Record<TableName, EntitySchema<Row>>;
+
+export const TeacherEntity = new EntitySchema<Teacher>({
+  name: 'teacher',
+  tableName: 'teacher',
+  columns: {
+    id: { type: 'text', primary: true },
+    name: text as never,
+    passphraseHash: text as never,
+    createdAt: text as never,
+  },
+});
+
+export const SessionEntity = new EntitySchema<Session>({
+  name: 'session',
+  tableName: 'session',
+  columns: {
+    tokenHash: { type: 'text', primary: true },
+    teacherId: text as never,
+    expiresAt: text as never,
+  },
+  foreignKeys: [{ target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] }],
+});
+
+export const ChangeEntity = new EntitySchema<ChangeLine>({
+  name: 'change',
+  tableName: 'change',
+  columns: {
+    seq: { type: 'integer', primary: true, generated: 'increment' },
+    id: { type: 'text', unique: true },
+    teacherId: text as never,
+    kind: text as never,
+    about: nullableText as never,
+    device: text as never,
+    madeAt: text as never,
+    receivedAt: text as never,
+    payload: json as never,
+    edits: json as never,
+  },
+  foreignKeys: [{ target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] }],
+  indices: [
+    { name: 'change_by_teacherId', columns: ['teacherId', 'seq'] },
+    { name: 'change_by_about', columns: ['about'] },
+  ],
+});
+
+export const entities = [
+  TeacherEntity,
+  SessionEntity,
+  ChangeEntity,
+  ...Object.values(recordEntities),
+];

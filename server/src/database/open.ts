@@ -1,0 +1,124 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import Database from 'better-sqlite3';
+import { DataSource, type DataSourceOptions, type EntityManager } from 'typeorm';
+import { entities } from './entities';
+import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
+
+/** "SLPT" in the header of every file of ours (SQLite's application id, byte 68). */
+const applicationId = 0x534c5054;
+const migrations = [FirstTables1764000000000];
+
+/** The data folder cannot be used, with one clear line that says why. */
+export class DatabaseError extends Error {}
+
+/**
+ * The database of a data folder. Writes go through one connection, one after another; reads use
+ * their own, so that they never see half a change.
+ */
+export interface OpenDatabase {
+  file: string;
+  read: DataSource;
+  /** Does some writing in a transaction of its own, after all that was begun before. */
+  inTransaction<T>(work: (manager: EntityManager) => Promise<T>): Promise<T>;
+  close(): Promise<void>;
+}
+
+/** Runs pieces of work one after another: a connection holds one transaction at a time. */
+class Queue {
+  private last: Promise<unknown> = Promise.resolve();
+
+  run<T>(work: () => Promise<T>): Promise<T> {
+    const result = this.last.then(work);
+    this.last = result.catch(() => undefined);
+    return result;
+  }
+}
+
+export async function openDatabase(folder: string): Promise<OpenDatabase> {
+  const file = path.join(folder, 'slate-path.db');
+  makeWritable(folder);
+  refuseForeign(file);
+  const shared = { type: 'better-sqlite3' as const, database: file, entities, statementCacheSize: 300 };
+  const write = await connect({ ...shared, migrations, prepareDatabase: prepareWriting }, file);
+  await write.runMigrations({ transaction: 'each' });
+  const read = await connect({ ...shared, prepareDatabase: prepareReading }, file);
+  const queue = new Queue();
+  return {
+    file,
+    read,
+    inTransaction: (work) => queue.run(() => write.manager.transaction(work)),
+    close: async () => {
+      await queue.run(() => read.destroy());
+      await write.destroy();
+    },
+  };
+}
+
+function makeWritable(folder: string): void {
+  try {
+    fs.mkdirSync(folder, { recursive: true, mode: 0o700 });
+    fs.accessSync(folder, fs.constants.W_OK);
+    const probe = path.join(folder, '.write-test');
+    fs.writeFileSync(probe, '');
+    fs.rmSync(probe);
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error);
+    throw new DatabaseError(`The data folder ${folder} cannot be written (${reason}).`);
+  }
+}
+
+/** Looks at the file without opening it as a database, so that a foreign one is not touched. */
+function refuseForeign(file: string): void {
+  const size = fs.statSync(file, { throwIfNoEntry: false })?.size ?? 0;
+  if (size === 0) return;
+  const header = Buffer.alloc(100);
+  const handle = fs.openSync(file, 'r');
+  fs.readSync(handle, header, 0, 100, 0);
+  fs.closeSync(handle);
+  if (header.toString('latin1', 0, 15) !== 'SQLite format 3')
+    throw new DatabaseError(`${file} is not a database, or it is damaged. It was left as it is.`);
+  if (header.readUInt32BE(68) !== applicationId)
+    throw new DatabaseError(`${file} is a database of another program. It was left as it is.`);
+  checkSound(file);
+}
+
+function checkSound(file: string): void {
+  const database = new Database(file, { readonly: true });
+  try {
+    const found = database.pragma('quick_check(1)', { simple: true });
+    if (found === 'ok') return;
+    throw new Error(String(found));
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error);
+    throw new DatabaseError(
+      `${file} is damaged (${reason}). It was left as it is; restore a backup in its place.`,
+    );
+  } finally {
+    database.close();
+  }
+}
+
+async function connect(options: DataSourceOptions, file: string): Promise<DataSource> {
+  try {
+    return await new DataSource(options).initialize();
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error);
+    throw new DatabaseError(`${file} cannot be opened (${reason}).`);
+  }
+}
+
+function prepareWriting(database: Database.Database): void {
+  // The id goes into the header before the journal does, so that it is there after any crash.
+  if (database.pragma('page_count', { simple: true }) === 0)
+    database.pragma(`application_id = ${applicationId}`);
+  database.pragma('journal_mode = WAL');
+  database.pragma('synchronous = FULL');
+  database.pragma('foreign_keys = ON');
+  database.pragma('busy_timeout = 5000');
+}
+
+function prepareReading(database: Database.Database): void {
+  database.pragma('query_only = ON');
+  database.pragma('busy_timeout = 5000');
+}

@@ -1,0 +1,20 @@
+import type { Server } from 'node:http';
+import type { Express } from 'express';
+
+/** The address cannot be used, with one clear line that says why. */
+export class ListenError extends Error {}
+
+/** Starts to listen; refuses with one clear line when the port is in use or not allowed. */
+export function listen(app: Express, port: number, host: string): Promise<Server> {
+  return new Promise((resolve, reject) => {
+    const server = app.listen(port, host, (error?: Error) => {
+      if (!error) {
+        resolve(server);
+        return;
+      }
+      const code = (error as NodeJS.ErrnoException).code;
+      const why = code === 'EADDRINUSE' ? 'is in use by another program' : `cannot be used (${error.message})`;
+      reject(new ListenError(`Port ${port} ${why}. Give another one, as in PORT=${port + 1} npm start.`));
+    });
+  });
+}

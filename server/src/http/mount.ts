@@ -1,0 +1,101 @@
+import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import type { z } from 'zod';
+import { callerOf } from '../accounts/sessions';
+import { ChangeEntity, recordEntities } from '../database/entities';
+import type { Services } from '../services';
+import { fieldErrors, Problem } from './problem';
+import type { Route } from './route';
+
+const largestJson = '2mb';
+
+function read<S extends z.ZodType>(schema: S | undefined, value: unknown, what: string): z.output<S> {
+  if (!schema) return undefined as z.output<S>;
+  const parsed = schema.safeParse(value);
+  if (parsed.success) return parsed.data;
+  const errors = fieldErrors(parsed.error);
+  const first = errors[0];
+  const detail = `The ${what} cannot be taken: ${first?.field ?? ''} ${first?.message ?? ''}. Nothing was saved.`;
+  throw new Problem(400, 'Not well formed', detail, errors);
+}
+
+/** Answers with the teacher's id, or an empty one where anyone may call; else it is a problem. */
+async function authorise({ allow }: Route, services: Services, request: Request): Promise<string> {
+  if (allow === 'anyone') return '';
+  const teacherId = await callerOf(services, request);
+  if (!teacherId) throw new Problem(401, 'Not signed in', 'Sign in; what you did here is kept until then.');
+  if (allow === 'teacher') return teacherId;
+  const id = String(request.params[allow.param]);
+  const rows = services.database.read.getRepository(recordEntities[allow.ownerOf]);
+  if (!(await rows.existsBy({ id, teacherId })))
+    throw new Problem(404, 'Not found', 'There is no such thing among your classes.');
+  return teacherId;
+}
+
+/** The ETag of a view: it is as new as the teacher's last change. */
+async function etagOf(services: Services, teacherId: string): Promise<string> {
+  const last = await services.database.read
+    .getRepository(ChangeEntity)
+    .findOne({ where: { teacherId }, order: { seq: 'DESC' }, select: { seq: true } });
+  return `W/"${last?.seq ?? 0}"`;
+}
+
+function handlerOf(route: Route, services: Services): RequestHandler {
+  return async (request: Request, response: Response) => {
+    const teacherId = await authorise(route, services, request);
+    const call = {
+      params: read(route.params, request.params, 'address'),
+      query: read(route.query, request.query, 'address'),
+      body: read(route.body, request.body, 'body'),
+      teacherId,
+      services,
+      request,
+      response,
+    };
+    response.setHeader('Cache-Control', 'private, no-cache');
+    response.setHeader('Slate-Now', new Date(services.clock()).toISOString());
+    if (route.cached) {
+      const etag = await etagOf(services, teacherId);
+      response.setHeader('ETag', etag);
+      if (request.headers['if-none-match'] === etag) {
+        response.status(304).end();
+        return;
+      }
+    }
+    const answer = await route.handle(call);
+    if (route.answersWith) response.type(route.answersWith).send(answer);
+    else response.json(answer);
+  };
+}
+
+function bodyReader({ fileUpTo, body }: Route): RequestHandler[] {
+  if (fileUpTo) return [express.raw({ type: () => true, limit: fileUpTo + 1 })];
+  return body ? [express.json({ limit: largestJson })] : [];
+}
+
+function limiter({ triesPerQuarterHour }: Route): RequestHandler[] {
+  if (!triesPerQuarterHour) return [];
+  const refuse: RequestHandler = () => {
+    throw new Problem(429, 'Too many tries', 'There were too many tries. Wait a quarter of an hour.');
+  };
+  return [
+    rateLimit({ windowMs: 15 * 60_000, limit: triesPerQuarterHour, standardHeaders: 'draft-8', legacyHeaders: false, handler: refuse }),
+  ];
+}
+
+/** A page of another site must not write here in a teacher's name, whatever cookies do. */
+const sameOrigin: RequestHandler = (request, _response, next) => {
+  const { origin, host } = request.headers;
+  if (origin && new URL(origin).host !== host)
+    throw new Problem(403, 'Another origin', 'This was asked by a page from elsewhere, so it was not done.');
+  next();
+};
+
+/** Puts every route of the table on the application: limits, authority, shape, then the work. */
+export function mountRoutes(app: Express, routes: readonly Route[], services: Services): void {
+  for (const route of routes) {
+    const path = route.path.replace(/\{(\w+)\}/g, ':$1');
+    const guards = route.method === 'post' ? [sameOrigin, ...limiter(route)] : limiter(route);
+    app[route.method](path, ...guards, ...bodyReader(route), handlerOf(route, services));
+  }
+}

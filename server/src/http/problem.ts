@@ -1,0 +1,58 @@
+import type { ErrorRequestHandler } from 'express';
+import { z } from 'zod';
+
+/** A problem document (RFC 9457) with an error for each field that has one. */
+export const ProblemDocument = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string(),
+  errors: z.array(z.object({ field: z.string(), message: z.string() })).optional(),
+});
+export type ProblemDocument = z.infer<typeof ProblemDocument>;
+type FieldErrors = NonNullable<ProblemDocument['errors']>;
+
+/** An answer that is a problem: what happened, and what to do, in a sentence or two. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    readonly detail: string,
+    readonly errors?: FieldErrors,
+  ) {
+    super(title);
+  }
+
+  toDocument(): ProblemDocument {
+    const { status, title, detail, errors } = this;
+    return { type: 'about:blank', title, status, detail, ...(errors ? { errors } : {}) };
+  }
+}
+
+/** Zod's issues by field, in words. */
+export function fieldErrors(error: z.ZodError): FieldErrors {
+  return error.issues.map((issue) => ({ field: issue.path.join('.'), message: issue.message }));
+}
+
+function asProblem(error: unknown): Problem {
+  if (error instanceof Problem) return error;
+  const type = (error as { type?: string }).type;
+  if (type === 'entity.too.large')
+    return new Problem(413, 'Too large', 'This is larger than the server takes. Nothing was saved.');
+  if (type === 'entity.parse.failed')
+    return new Problem(400, 'Not readable', 'The body is no valid JSON. Nothing was saved.');
+  if ((error as { status?: number }).status === 400)
+    return new Problem(400, 'Not readable', 'The request cannot be read. Nothing was saved.');
+  console.error(error);
+  return new Problem(500, 'Something broke here', 'The server met an error of its own. Try again.');
+}
+
+/** The one place where errors end. */
+export const answerProblems: ErrorRequestHandler = (error, _request, response, next) => {
+  if (response.headersSent) {
+    next(error);
+    return;
+  }
+  const problem = asProblem(error);
+  response.status(problem.status).type('application/problem+json').json(problem.toDocument());
+};

@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import { accountRoutes } from '../accounts/routes';
+import { changeRoutes } from '../changes/routes';
+import { rollRoutes } from '../roll/routes';
+import { rosterRoutes } from '../roster/routes';
+import { viewRoutes } from '../views/routes';
+import { openApiDocument } from './openapi';
+import { route, type Route } from './route';
+
+const openApi = route({
+  method: 'get',
+  path: '/api/openapi.json',
+  summary: 'This document.',
+  allow: 'anyone',
+  answer: z.record(z.string(), z.unknown()),
+  handle: () => Promise.resolve(openApiDocument(routes)),
+});
+
+const health = route({
+  method: 'get',
+  path: '/api/health',
+  summary: 'Whether the server and its database answer.',
+  allow: 'anyone',
+  answer: z.object({ ok: z.literal(true) }),
+  async handle({ services }) {
+    await services.database.read.query('SELECT 1');
+    return { ok: true as const };
+  },
+});
+
+/** Every route there is: what is mounted, documented, and walked by the test of who may do what. */
+export const routes: readonly Route[] = [
+  health,
+  openApi,
+  ...accountRoutes,
+  ...changeRoutes,
+  ...viewRoutes,
+  ...rollRoutes,
+  ...rosterRoutes,
+];

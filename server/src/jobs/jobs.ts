@@ -1,0 +1,37 @@
+import { Piscina } from 'piscina';
+import type { MergedRow, People } from '@slate-path/core/roster/mergeRoster';
+import type { Columns, ColumnRole } from '@slate-path/core/roster/columns';
+import type { WatchInput, WatchItem } from '@slate-path/core/watch/watchList';
+
+/** What the worker can do, by name: the input it takes and the result it gives. */
+export interface JobKinds {
+  readRoster: {
+    input: { bytes: Uint8Array; roles: ColumnRole[] | null; sectionId: string; people: People };
+    /** `refused` is the sentence for a file that is no table. */
+    result: { refused: string } | { columns: Columns; rows: MergedRow[] };
+  };
+  watch: { input: WatchInput; result: WatchItem[] };
+}
+
+export interface Jobs {
+  run<K extends keyof JobKinds>(kind: K, input: JobKinds[K]['input']): Promise<JobKinds[K]['result']>;
+  close(): Promise<void>;
+}
+
+/** A pool of workers for what takes longer than a request should: one crashed job is one failed answer. */
+export function startJobs(): Jobs {
+  const pool = new Piscina({
+    filename: new URL('./worker.mjs', import.meta.url).href,
+    minThreads: 1,
+    maxThreads: 2,
+    resourceLimits: { maxOldGenerationSizeMb: 512 },
+  });
+  // A worker that dies outside a job is replaced by the next job; the server goes on.
+  pool.on('error', (error) => {
+    console.error(error);
+  });
+  return {
+    run: (kind, input) => pool.run(input, { name: kind, signal: AbortSignal.timeout(30_000) }),
+    close: () => pool.destroy(),
+  };
+}

@@ -1,0 +1,7 @@
+// Worker threads do not inherit the TypeScript loader of the main thread, so each brings its own.
+import { register } from 'tsx/esm/api';
+
+register();
+const { readRoster, watch } = await import('./worker.ts');
+
+export { readRoster, watch };

@@ -1,0 +1,19 @@
+import { readTable, TableError } from '@slate-path/core/formats/table';
+import { mergeRoster } from '@slate-path/core/roster/mergeRoster';
+import { readRoster as readRosterRows } from '@slate-path/core/roster/readRoster';
+import { watchList } from '@slate-path/core/watch/watchList';
+import type { JobKinds } from './jobs';
+
+type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<JobKinds[K]['result']>;
+
+export const readRoster: Job<'readRoster'> = async ({ bytes, roles, sectionId, people }) => {
+  try {
+    const { columns, rows } = readRosterRows(await readTable(bytes), roles ?? undefined);
+    return { columns, rows: mergeRoster(rows, sectionId, people) };
+  } catch (error) {
+    if (error instanceof TableError) return { refused: error.message };
+    throw error;
+  }
+};
+
+export const watch: Job<'watch'> = (input) => Promise.resolve(watchList(input));

@@ -1,0 +1,66 @@
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { openDatabase } from './database/open';
+import { createApp } from './http/createApp';
+import { listen } from './http/listen';
+import { startJobs } from './jobs/jobs';
+import type { Clock, Services } from './services';
+
+export interface StartOptions {
+  dataFolder: string;
+  port: number;
+  host: string;
+  /** Folder of the web build; null serves the API alone. */
+  pages: string | null;
+  clock: Clock;
+  demoTeacherId?: string;
+}
+
+export interface Running {
+  address: string;
+  services: Services;
+  stop(): Promise<void>;
+}
+
+/** Opens the data, starts the workers and listens. */
+export async function startServer(options: StartOptions): Promise<Running> {
+  const database = await openDatabase(options.dataFolder);
+  const jobs = startJobs();
+  const { clock, demoTeacherId = null } = options;
+  const services: Services = { database, jobs, clock, demoTeacherId };
+  const closeAll = async (server?: Server) => {
+    if (server) await closeServer(server);
+    await jobs.close();
+    await database.close();
+  };
+  try {
+    const server = await listen(createApp(services, options.pages), options.port, options.host);
+    const { port } = server.address() as AddressInfo;
+    return { address: `http://${options.host}:${port}`, services, stop: () => closeAll(server) };
+  } catch (error) {
+    await closeAll();
+    throw error;
+  }
+}
+
+/** Lets requests in hand finish; idle connections are closed at once. */
+function closeServer(server: Server): Promise<void> {
+  return new Promise((resolve) => {
+    server.close(() => {
+      resolve();
+    });
+    server.closeIdleConnections();
+    setTimeout(() => {
+      server.closeAllConnections();
+    }, 3000).unref();
+  });
+}
+
+/** Stops cleanly when the system asks for it. */
+export function stopOnSignals(running: Running): void {
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) {
+    process.once(signal, () => {
+      void running.stop().then(() => process.exit(0));
+    });
+  }
+}

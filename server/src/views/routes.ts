@@ -1,0 +1,156 @@
+import { z } from 'zod';
+import { Between, In } from 'typeorm';
+import { monthSpan } from '@slate-path/core/calendar/localTime';
+import { groupBy } from '@slate-path/core/records/groupBy';
+import { Id, LocalDate, recordSchema, type Lesson } from '@slate-path/core/records/schema';
+import type { RollBook } from '@slate-path/core/roll/totals';
+import { WatchItem } from '@slate-path/core/watch/watchList';
+import { ChangeEntity } from '../database/entities';
+import { ownerOf, route } from '../http/route';
+import type { Services } from '../services';
+import { load } from './load';
+
+const Month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'A month looks like 2026-11');
+
+const LessonsWithMarks = z.object({
+  lesson: z.array(recordSchema('lesson')),
+  mark: z.array(recordSchema('mark')),
+});
+
+/** Some lessons with all that was marked in them, in two queries. */
+async function withMarks({ database }: Services, lessons: Lesson[]) {
+  const mark = await load(database.read, 'mark', { lessonId: In(lessons.map(({ id }) => id)) });
+  return { lesson: lessons, mark };
+}
+
+const Line = z.object({
+  id: z.string(),
+  kind: z.string(),
+  device: z.string(),
+  madeAt: z.iso.datetime(),
+  receivedAt: z.iso.datetime(),
+  edits: z.array(
+    z.object({
+      table: z.string(),
+      id: z.string(),
+      before: z.record(z.string(), z.unknown()).nullable(),
+      after: z.record(z.string(), z.unknown()),
+      overruled: z.array(z.string()),
+    }),
+  ),
+});
+
+export const viewRoutes = [
+  route({
+    method: 'get',
+    path: '/api/setup',
+    summary: 'What a teacher sets up once a term: school, calendar, classes, people, standings.',
+    allow: 'teacher',
+    cached: 'per-teacher',
+    answer: z.object({
+      school: z.array(recordSchema('school')),
+      term: z.array(recordSchema('term')),
+      dayOff: z.array(recordSchema('dayOff')),
+      section: z.array(recordSchema('section')),
+      meeting: z.array(recordSchema('meeting')),
+      standing: z.array(recordSchema('standing')),
+      student: z.array(recordSchema('student')),
+      guardian: z.array(recordSchema('guardian')),
+      enrolment: z.array(recordSchema('enrolment')),
+      lesson: z.array(recordSchema('lesson')),
+    }),
+    async handle({ services, teacherId }) {
+      const of = { teacherId };
+      const from = services.database.read;
+      return {
+        school: await load(from, 'school', of),
+        term: await load(from, 'term', of),
+        dayOff: await load(from, 'dayOff', of),
+        section: await load(from, 'section', of),
+        meeting: await load(from, 'meeting', of),
+        standing: await load(from, 'standing', of),
+        student: await load(from, 'student', of),
+        guardian: await load(from, 'guardian', of),
+        enrolment: await load(from, 'enrolment', of),
+        lesson: await load(from, 'lesson', of),
+      };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/days/{date}',
+    summary: 'All lessons of one day somebody wrote about, with their marks.',
+    allow: 'teacher',
+    cached: 'per-teacher',
+    params: z.object({ date: LocalDate }),
+    answer: LessonsWithMarks,
+    async handle({ params, teacherId, services }) {
+      const where = { teacherId, date: params.date };
+      return withMarks(services, await load(services.database.read, 'lesson', where));
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/sections/{sectionId}/months/{month}',
+    summary: 'A class’s lessons of one month with their marks.',
+    allow: ownerOf('section', 'sectionId'),
+    cached: 'per-teacher',
+    params: z.object({ sectionId: Id, month: Month }),
+    answer: LessonsWithMarks,
+    async handle({ params, services }) {
+      const { from, to } = monthSpan(params.month);
+      const where = { sectionId: params.sectionId, date: Between(from, to) };
+      return withMarks(services, await load(services.database.read, 'lesson', where));
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/students/{studentId}/path',
+    summary: 'One student’s marks in all classes.',
+    allow: ownerOf('student', 'studentId'),
+    cached: 'per-teacher',
+    params: z.object({ studentId: Id }),
+    answer: z.object({ mark: z.array(recordSchema('mark')) }),
+    async handle({ params, services }) {
+      return { mark: await load(services.database.read, 'mark', { studentId: params.studentId }) };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/lessons/{lessonId}/history',
+    summary: 'Who changed what in a lesson, and when; what was overruled by a later word is said.',
+    allow: ownerOf('lesson', 'lessonId'),
+    cached: 'per-teacher',
+    params: z.object({ lessonId: Id }),
+    answer: z.object({ lines: z.array(Line) }),
+    async handle({ params, teacherId, services }) {
+      const lines = await services.database.read
+        .getRepository(ChangeEntity)
+        .find({ where: { about: params.lessonId, teacherId }, order: { seq: 'DESC' }, take: 200 });
+      return { lines };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/watch',
+    summary: 'Who misses too much, since when, on what evidence; and the marks behind it.',
+    allow: 'teacher',
+    cached: 'per-teacher',
+    answer: z.object({ items: z.array(WatchItem), mark: z.array(recordSchema('mark')) }),
+    async handle({ teacherId, services }) {
+      const from = services.database.read;
+      const present = { teacherId, removed: false };
+      const enrolments = await load(from, 'enrolment', present);
+      const lessons = await load(from, 'lesson', present);
+      const marks = await load(from, 'mark', present);
+      const standings = await load(from, 'standing', { teacherId });
+      const school = await load(from, 'school', { teacherId });
+      const byId = <T extends { id: string }>(rows: T[]) => Object.fromEntries(rows.map((row) => [row.id, row]));
+      const book: RollBook = { marks: byId(marks), standings: byId(standings), graceMinutes: school[0]?.graceMinutes };
+      const items = await services.jobs.run('watch', { enrolments, lessons, book });
+      const marksOf = groupBy(marks, ({ studentId }) => studentId);
+      const listed = new Set(items.map(({ studentId }) => studentId));
+      return { items, mark: [...listed].flatMap((studentId) => marksOf.get(studentId) ?? []) };
+    },
+  }),
+];
