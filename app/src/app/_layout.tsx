@@ -1,5 +1,51 @@
 import { Slot } from 'expo-router';
+import { useEffect } from 'react';
+import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
+import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { FirstStart, SignIn, Unreachable } from '../features/accounts/SignIn';
+import { start, useAccount } from '../features/records/account';
+import { keepShell } from '../features/records/shellCache';
+import { Frame } from '../features/shell/Frame';
+import { useChosenTheme } from '../theme/theme';
+
+void start();
+keepShell();
+
+function Gate() {
+  const state = useAccount((account) => account.state);
+  switch (state) {
+    case 'starting':
+      return null;
+    case 'first_start':
+      return <FirstStart />;
+    case 'signed_out':
+      return <SignIn />;
+    case 'unreachable':
+      return <Unreachable />;
+    case 'open':
+      return (
+        <Frame>
+          <Slot />
+        </Frame>
+      );
+  }
+}
+
+/** Round every page: theme, who is signed in, and the four places. */
 export default function Layout() {
-  return <PaperProvider settings={{ icon: () => null }}><Slot /></PaperProvider>;
+  const theme = useChosenTheme();
+  useEffect(() => {
+    document.documentElement.style.colorScheme = theme.dark ? 'dark' : 'light';
+    document.body.style.backgroundColor = theme.palette.ground;
+  }, [theme]);
+  return (
+    <SafeAreaProvider>
+      <PaperProvider theme={theme} settings={{ icon: () => null, rippleEffectEnabled: false }}>
+        <View style={{ flex: 1 }}>
+          <Gate />
+        </View>
+      </PaperProvider>
+    </SafeAreaProvider>
+  );
 }

@@ -1,0 +1,1 @@
+export { ClassScreen as default } from '../../../features/people/ClassScreen';

@@ -1,0 +1,1 @@
+export { MonthScreen as default } from '../../../../features/month/MonthScreen';

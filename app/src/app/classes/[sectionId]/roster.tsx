@@ -1,0 +1,1 @@
+export { RosterScreen as default } from '../../../features/roster/RosterScreen';

@@ -1,0 +1,1 @@
+export { LessonScreen as default } from '../../features/lesson/LessonScreen';

@@ -1,0 +1,1 @@
+export { PeopleScreen as default } from '../features/people/PeopleScreen';

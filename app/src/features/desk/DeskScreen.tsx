@@ -1,0 +1,76 @@
+import { View } from 'react-native';
+import { Action } from '../../parts/Action';
+import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
+import { Page } from '../../parts/Page';
+import { Words } from '../../parts/Words';
+import { chooseTheme, useThemeChoice, useWide, type ThemeChoice } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { signOut, useAccount } from '../records/account';
+import { ApiProblem } from '../records/api';
+import { DaysOff } from './DaysOff';
+import { Exports } from './Exports';
+import { TermDates } from './TermDates';
+import { Timetable } from './Timetable';
+import { useState } from 'react';
+
+const looks: { value: ThemeChoice; label: string }[] = [
+  { value: 'device', label: 'As this device' },
+  { value: 'paper', label: 'Paper' },
+  { value: 'board', label: 'Board' },
+];
+
+/** What is done once a term, and files out. */
+export function DeskScreen() {
+  const wide = useWide();
+  const look = useThemeChoice();
+  const { teacherName, demo } = useAccount();
+  const [problem, setProblem] = useState<string>();
+  const leave = () => {
+    signOut().catch((error: unknown) => {
+      setProblem(error instanceof ApiProblem ? error.detail : 'Something broke here. Try again.');
+    });
+  };
+  const left = (
+    <>
+      <TermDates />
+      <Timetable />
+    </>
+  );
+  const right = (
+    <>
+      <DaysOff />
+      <Exports />
+      <Card style={{ gap: space(3) }}>
+        <Words size="large" serif heading={2}>
+          This device
+        </Words>
+        <Choice name="Look" value={look} options={looks} onChange={chooseTheme} />
+        {demo ? null : (
+          <>
+            <Words tone="inkQuiet">{`Signed in as ${teacherName}. Signing out removes the records from this device.`}</Words>
+            {problem ? <Words tone="ember">{problem}</Words> : null}
+            <View style={{ alignItems: 'flex-start' }}>
+              <Action label="Sign out" onPress={leave} />
+            </View>
+          </>
+        )}
+      </Card>
+    </>
+  );
+  return (
+    <Page title="Desk" note="Once a term, and files in and out">
+      {wide ? (
+        <View style={{ flexDirection: 'row', gap: space(4), alignItems: 'flex-start' }}>
+          <View style={{ flex: 1, gap: space(4) }}>{left}</View>
+          <View style={{ flex: 1, gap: space(4) }}>{right}</View>
+        </View>
+      ) : (
+        <>
+          {left}
+          {right}
+        </>
+      )}
+    </Page>
+  );
+}

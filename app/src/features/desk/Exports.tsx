@@ -1,0 +1,49 @@
+import Download from 'lucide-react-native/icons/download';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { nextMonth } from '@slate-path/core/calendar/localTime';
+import { listOf } from '@slate-path/core/records/records';
+import { Action } from '../../parts/Action';
+import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
+import { monthName } from '../../parts/dates';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+import { useNow } from '../records/clock';
+import { useRecords } from '../records/useRecords';
+
+/** A month of a class as a file that any table program reads. */
+export function Exports() {
+  const now = useNow();
+  const current = useRecords((state) => state.current);
+  const sections = listOf(current, 'section').sort((a, b) => a.name.localeCompare(b.name));
+  const months = [0, -1, -2, -3].map((by) => nextMonth(now.date.slice(0, 7), by));
+  const [month, setMonth] = useState(months[0] ?? '');
+  return (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        Month as CSV
+      </Words>
+      <Words tone="inkQuiet">A student a row, a lesson a column, all totals. Lessons not taken say so.</Words>
+      <Choice
+        name="Month"
+        value={month}
+        options={months.map((value) => ({ value, label: monthName(value) }))}
+        onChange={setMonth}
+      />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+        {sections.map(({ id, name }) => (
+          <Action
+            key={id}
+            label={name}
+            name={`Save ${name}, ${monthName(month)}, as CSV`}
+            icon={Download}
+            onPress={() => {
+              location.assign(`/api/sections/${encodeURIComponent(id)}/months/${month}/roll.csv?bom=yes`);
+            }}
+          />
+        ))}
+      </View>
+    </Card>
+  );
+}

@@ -1,0 +1,95 @@
+import ChevronLeft from 'lucide-react-native/icons/chevron-left';
+import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import Ellipsis from 'lucide-react-native/icons/ellipsis';
+import { useState } from 'react';
+import { useWindowDimensions, View } from 'react-native';
+import type { LocalMoment } from '@slate-path/core/calendar/zone';
+import type { Lesson } from '@slate-path/core/records/schema';
+import type { RollRow } from '@slate-path/core/roll/rollRows';
+import { longDay, shortDay } from '../../parts/dates';
+import { Action } from '../../parts/Action';
+import { IconAction } from '../../parts/IconAction';
+import { Words } from '../../parts/Words';
+import { usePalette, useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { SavedSign } from '../shell/SavedSign';
+import { LessonLine } from './LessonLine';
+import { LessonMenu } from './LessonMenu';
+
+interface LessonHeaderProps {
+  lesson: Lesson;
+  title: string;
+  rows: readonly RollRow[];
+  now: LocalMoment;
+  untaken: number;
+  previous: Lesson | undefined;
+  next: Lesson | undefined;
+  onGo: (lesson: Lesson | undefined) => void;
+  onOpenRow: (row: RollRow) => void;
+  onListUntaken: () => void;
+}
+
+/** Which lesson this is, how far it is, and the way to others. */
+export function LessonHeader(props: LessonHeaderProps) {
+  const { lesson, title, rows, now, untaken, previous, next, onGo, onOpenRow, onListUntaken } = props;
+  const palette = usePalette();
+  const wide = useWide();
+  const { width } = useWindowDimensions();
+  const [menu, setMenu] = useState(false);
+  const day = lesson.date === now.date ? `Today, ${wide ? longDay(lesson.date) : shortDay(lesson.date)}` : longDay(lesson.date);
+  const lineWidth = wide ? width - 92 - 320 - space(12) : width - space(10);
+  return (
+    <View
+      style={{
+        backgroundColor: palette.surface,
+        borderBottomWidth: 1,
+        borderColor: palette.line,
+        paddingTop: space(2),
+        paddingBottom: space(2),
+      }}
+    >
+      <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: space(1) }}>
+        <IconAction name="Earlier lesson" icon={ChevronLeft} disabled={!previous} onPress={() => onGo(previous)} />
+        <View style={{ flex: 1 }}>
+          <Words size={wide ? 'title' : 'large'} serif heading={1} lines={1}>
+            {title}
+          </Words>
+          <Words size="small" tone="inkQuiet" lines={1}>
+            {day}
+          </Words>
+        </View>
+        <SavedSign />
+        <IconAction
+          name="More about this lesson"
+          icon={Ellipsis}
+          onPress={() => {
+            setMenu(true);
+          }}
+        />
+        <IconAction name="Later lesson" icon={ChevronRight} disabled={!next} onPress={() => onGo(next)} />
+      </View>
+      <View style={{ paddingHorizontal: space(5), paddingTop: space(1) }}>
+        <LessonLine lesson={lesson} now={now} rows={rows} width={Math.max(lineWidth, 200)} onOpen={onOpenRow} />
+      </View>
+      {untaken > 0 && !wide ? (
+        <View style={{ alignItems: 'flex-start', paddingHorizontal: space(1) }}>
+          <Action
+            kind="plain"
+            label={untaken === 1 ? '1 lesson not taken' : `${untaken} lessons not taken`}
+            onPress={onListUntaken}
+          />
+        </View>
+      ) : null}
+      {menu ? (
+        <LessonMenu
+          lesson={lesson}
+          title={title}
+          studentIds={rows.map(({ student }) => student.id)}
+          onClose={() => {
+            setMenu(false);
+          }}
+        />
+      ) : null}
+    </View>
+  );
+}

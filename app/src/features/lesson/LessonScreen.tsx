@@ -1,0 +1,107 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { lessonNow } from '@slate-path/core/calendar/lessonNow';
+import { displayName } from '@slate-path/core/people/names';
+import type { Lesson } from '@slate-path/core/records/schema';
+import { rollRows, type RollRow } from '@slate-path/core/roll/rollRows';
+import { longDay } from '../../parts/dates';
+import { Sheet } from '../../parts/Sheet';
+import { useWide } from '../../theme/theme';
+import { useNow } from '../records/clock';
+import { useRecords } from '../records/useRecords';
+import { useView } from '../records/views';
+import { rollBook, untakenLessons, useAllLessons } from './lessons';
+import { LessonHeader } from './LessonHeader';
+import { LessonSide } from './LessonSide';
+import { MarkDetail } from './MarkDetail';
+import { NoLesson } from './NoLesson';
+import { Roll } from './Roll';
+import { RollFooter } from './RollFooter';
+import { UntakenSheet } from './UntakenList';
+import { useLessonKeys } from './useLessonKeys';
+
+/** The students of a lesson with their marks; the same object while nothing of it changes. */
+function useRollRows(lesson: Lesson | undefined): RollRow[] {
+  const students = useRecords((state) => state.current.student);
+  const enrolments = useRecords((state) => state.current.enrolment);
+  const book = useRecords((state) => rollBook(state.current));
+  return useMemo(
+    () => (lesson ? rollRows(lesson, students, Object.values(enrolments), book) : []),
+    [lesson, students, enrolments, book],
+  );
+}
+
+/** What is on now, or the lesson that was asked for. */
+export function LessonScreen() {
+  const { lessonId } = useLocalSearchParams<{ lessonId?: string }>();
+  const now = useNow();
+  const lessons = useAllLessons();
+  const inHand = lessonId ? undefined : lessonNow(lessons, now)?.lesson;
+  const lesson = lessonId ? lessons.find(({ id }) => id === lessonId) : inHand;
+  if (!lesson) return <NoLesson asked={lessonId !== undefined} />;
+  return <OpenLesson key={lesson.id} lesson={lesson} lessons={lessons} />;
+}
+
+function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) {
+  const wide = useWide();
+  const router = useRouter();
+  const now = useNow();
+  const rows = useRollRows(lesson);
+  const [openStudent, setOpenStudent] = useState<string | null>(null);
+  const [listing, setListing] = useState(false);
+  const section = useRecords((state) => state.current.section[lesson.sectionId]);
+  const { state } = useView(`/api/days/${lesson.date}`);
+  const untaken = useMemo(() => untakenLessons(lessons, now), [lessons, now]);
+  const index = lessons.findIndex(({ id }) => id === lesson.id);
+  const goTo = (to: Lesson | undefined) => {
+    if (to) router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: to.id } });
+  };
+  const open = openStudent === null ? undefined : rows.find(({ student }) => student.id === openStudent);
+  const openRow = useMemo(() => (row: RollRow) => {
+    setOpenStudent(row.student.id);
+  }, []);
+  const close = () => {
+    setOpenStudent(null);
+  };
+  useLessonKeys({ lesson, rows, previous: () => goTo(lessons[index - 1]), next: () => goTo(lessons[index + 1]) });
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <View style={{ flex: 1 }}>
+        <LessonHeader
+          lesson={lesson}
+          title={section?.name ?? ''}
+          rows={rows}
+          now={now}
+          untaken={untaken.length}
+          previous={lessons[index - 1]}
+          next={lessons[index + 1]}
+          onGo={goTo}
+          onOpenRow={openRow}
+          onListUntaken={() => {
+            setListing(true);
+          }}
+        />
+        <Roll lesson={lesson} rows={rows} now={now} loading={state === 'loading'} onMore={openRow} />
+        {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={rows} /> : null}
+      </View>
+      {wide ? (
+        <LessonSide lesson={lesson} lessons={lessons} untaken={untaken} open={open} onGo={goTo} onClose={close} />
+      ) : null}
+      {!wide && open ? (
+        <Sheet title={displayName(open.student)} note={longDay(lesson.date)} onClose={close}>
+          <MarkDetail lesson={lesson} row={open} onDone={close} />
+        </Sheet>
+      ) : null}
+      {listing ? (
+        <UntakenSheet
+          lessons={untaken}
+          onGo={goTo}
+          onClose={() => {
+            setListing(false);
+          }}
+        />
+      ) : null}
+    </View>
+  );
+}

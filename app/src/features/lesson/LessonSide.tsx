@@ -1,0 +1,63 @@
+import X from 'lucide-react-native/icons/x';
+import { ScrollView, View } from 'react-native';
+import { displayName } from '@slate-path/core/people/names';
+import type { Lesson } from '@slate-path/core/records/schema';
+import type { RollRow } from '@slate-path/core/roll/rollRows';
+import { IconAction } from '../../parts/IconAction';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { longDay } from '../../parts/dates';
+import { LessonList } from './UntakenList';
+import { MarkDetail } from './MarkDetail';
+
+interface LessonSideProps {
+  lesson: Lesson;
+  lessons: readonly Lesson[];
+  untaken: readonly Lesson[];
+  open: RollRow | undefined;
+  onGo: (lesson: Lesson) => void;
+  onClose: () => void;
+}
+
+/** Beside the roll on a wide screen: the student that is open, else the day and what was forgotten. */
+export function LessonSide({ lesson, lessons, untaken, open, onGo, onClose }: LessonSideProps) {
+  const palette = usePalette();
+  const sameDay = lessons.filter(({ date }) => date === lesson.date);
+  return (
+    <ScrollView
+      style={{ width: 320, flexGrow: 0, backgroundColor: palette.surface, borderLeftWidth: 1, borderColor: palette.line }}
+      contentContainerStyle={{ padding: space(5), gap: space(3) }}
+    >
+      {open ? (
+        <>
+          <View style={{ flexDirection: 'row' }}>
+            <View style={{ flex: 1 }}>
+              <Words size="large" serif heading={2}>
+                {displayName(open.student)}
+              </Words>
+            </View>
+            <IconAction name="Close" icon={X} onPress={onClose} />
+          </View>
+          <MarkDetail key={open.student.id} lesson={lesson} row={open} />
+        </>
+      ) : (
+        <>
+          <Words size="large" serif heading={2}>
+            {longDay(lesson.date)}
+          </Words>
+          <LessonList lessons={sameDay} chosen={lesson.id} timesOnly onGo={onGo} />
+          {untaken.length > 0 ? (
+            <>
+              <View style={{ height: space(2) }} />
+              <Words size="large" serif heading={2}>
+                {`Not taken: ${untaken.length}`}
+              </Words>
+              <LessonList lessons={untaken} chosen={lesson.id} onGo={onGo} />
+            </>
+          ) : null}
+        </>
+      )}
+    </ScrollView>
+  );
+}

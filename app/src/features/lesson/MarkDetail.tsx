@@ -1,0 +1,153 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Lesson, Standing } from '@slate-path/core/records/schema';
+import type { RollRow } from '@slate-path/core/roll/rollRows';
+import { standingFor } from '@slate-path/core/roll/standings';
+import { Action } from '../../parts/Action';
+import { Choice } from '../../parts/Choice';
+import { Field } from '../../parts/Field';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+import { useNow } from '../records/clock';
+import { useRecords } from '../records/useRecords';
+import { chooseStanding, writeComment } from './marking';
+import { MarkHistory } from './MarkHistory';
+
+const timeShape = /^([01]?\d|2[0-3])[:.]?([0-5]\d)$/;
+
+/** `9:05`, `905` and `09.05` all mean 09:05; null is nothing, undefined cannot be read. */
+export function readTime(written: string): string | null | undefined {
+  if (written.trim() === '') return null;
+  const [, hour, minute] = timeShape.exec(written.trim()) ?? [];
+  return hour && minute ? `${hour.padStart(2, '0')}:${minute}` : undefined;
+}
+
+interface TimeProps {
+  label: string;
+  value: string | null;
+  lesson: Lesson;
+  onChange: (time: string | null) => void;
+}
+
+/** A time of the lesson, taken as soon as it can be read. */
+function TimeField({ label, value, lesson, onChange }: TimeProps) {
+  const [written, setWritten] = useState(value ?? '');
+  const read = readTime(written);
+  const outside = read !== null && read !== undefined && (read < lesson.startsAt || read > lesson.endsAt);
+  const error =
+    read === undefined && written.length >= 4
+      ? 'A time looks like 10:48'
+      : outside
+        ? `The lesson is from ${lesson.startsAt} to ${lesson.endsAt}`
+        : undefined;
+  return (
+    <Field
+      label={label}
+      value={written}
+      width={150}
+      error={error}
+      placeholder="10:48"
+      onChange={(next) => {
+        setWritten(next);
+        const time = readTime(next);
+        const inside = time === null || (time && time >= lesson.startsAt && time <= lesson.endsAt);
+        if (time !== undefined && inside) onChange(time);
+      }}
+    />
+  );
+}
+
+/** Everything about one student in one lesson: standing, times, comment, and who changed it. */
+export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollRow; onDone?: () => void }) {
+  const router = useRouter();
+  const now = useNow();
+  const standings = useRecords((state) => state.current.standing);
+  const listed = Object.values(standings)
+    .filter((s) => !s.removed)
+    .sort((a, b) => a.position - b.position);
+  const { student, mark } = row;
+  const chosen = row.standing ?? standingFor(listed, 'here');
+  const [comment, setComment] = useState(mark?.comment ?? '');
+  const times = { arrivedAt: mark?.arrivedAt ?? null, leftAt: mark?.leftAt ?? null };
+  const on = now.date === lesson.date && now.time >= lesson.startsAt && now.time <= lesson.endsAt;
+  const choose = (standing: Standing) => {
+    const { countsAs } = standing;
+    const current = on ? now.time : null;
+    const arrivedAt = countsAs === 'late' ? (times.arrivedAt ?? current) : countsAs === 'here' ? null : times.arrivedAt;
+    const leftAt = countsAs === 'left_early' ? (times.leftAt ?? current) : null;
+    chooseStanding(lesson, student.id, standing, { arrivedAt, leftAt });
+  };
+  const there = chosen?.countsAs !== 'away' && chosen?.countsAs !== 'not_counted';
+  const setTimes = (next: Partial<typeof times>) => {
+    const all = { ...times, ...next };
+    const kind = all.arrivedAt ? 'late' : all.leftAt ? 'left_early' : 'here';
+    const standing = standingFor(listed, kind);
+    if (standing) chooseStanding(lesson, student.id, standing, all);
+  };
+  return (
+    <View style={{ gap: space(4) }}>
+      <Choice
+        name="Standing"
+        value={chosen?.id ?? ''}
+        options={listed.map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={(id) => {
+          const standing = listed.find((s) => s.id === id);
+          if (standing) choose(standing);
+        }}
+      />
+      {there ? (
+        <View style={{ flexDirection: 'row', gap: space(3), flexWrap: 'wrap' }}>
+          <TimeField
+            key={`in ${times.arrivedAt ?? ''}`}
+            label="Arrived at"
+            value={times.arrivedAt}
+            lesson={lesson}
+            onChange={(arrivedAt) => {
+              setTimes({ arrivedAt });
+            }}
+          />
+          <TimeField
+            key={`out ${times.leftAt ?? ''}`}
+            label="Left at"
+            value={times.leftAt}
+            lesson={lesson}
+            onChange={(leftAt) => {
+              setTimes({ leftAt });
+            }}
+          />
+        </View>
+      ) : null}
+      <Field
+        label="Comment"
+        value={comment}
+        hint="Kept with this lesson, for this student"
+        onChange={(text) => {
+          setComment(text.slice(0, 500));
+        }}
+        onSubmit={() => {
+          writeComment(lesson, student.id, comment.trim());
+        }}
+      />
+      <View style={{ flexDirection: 'row', gap: space(2), flexWrap: 'wrap' }}>
+        {comment.trim() !== (mark?.comment ?? '') ? (
+          <Action
+            label="Keep comment"
+            kind="main"
+            onPress={() => {
+              writeComment(lesson, student.id, comment.trim());
+            }}
+          />
+        ) : null}
+        <Action
+          label="Open path"
+          onPress={() => {
+            onDone?.();
+            router.push({ pathname: '/students/[studentId]', params: { studentId: student.id } });
+          }}
+        />
+      </View>
+      {lesson.takenAt ? <MarkHistory lessonId={lesson.id} studentId={student.id} /> : <Words tone="inkQuiet">The roll of this lesson has not been taken yet.</Words>}
+    </View>
+  );
+}

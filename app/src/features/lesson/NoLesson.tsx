@@ -1,0 +1,45 @@
+import { useRouter } from 'expo-router';
+import { Action } from '../../parts/Action';
+import { Empty } from '../../parts/Empty';
+import { Page } from '../../parts/Page';
+import { listOf } from '@slate-path/core/records/records';
+import { useRecords } from '../records/useRecords';
+import { useView } from '../records/views';
+
+/** No lesson to show: what is missing, and the one action that brings it. */
+export function NoLesson({ asked }: { asked: boolean }) {
+  const router = useRouter();
+  const { state } = useView('/api/setup');
+  const classes = useRecords((records) => listOf(records.current, 'section').length);
+  const terms = useRecords((records) => listOf(records.current, 'term').length);
+  if (state === 'loading') return <Page title="Lesson">{null}</Page>;
+  const go = (to: '/people' | '/desk' | '/') => () => {
+    router.navigate(to);
+  };
+  if (asked)
+    return (
+      <Page title="Lesson">
+        <Empty title="This lesson is not here" action={<Action label="To the lesson on now" kind="main" onPress={go('/')} />}>
+          The timetable may have changed since, or the day is now a day off.
+        </Empty>
+      </Page>
+    );
+  if (classes === 0)
+    return (
+      <Page title="Lesson">
+        <Empty title="Your lesson will stand here" action={<Action label="Add a class" kind="main" onPress={go('/people')} />}>
+          The lesson on now opens by itself, with everyone presumed here. It begins with a class and its students.
+        </Empty>
+      </Page>
+    );
+  return (
+    <Page title="Lesson">
+      <Empty
+        title={terms === 0 ? 'When is the term?' : 'When does the class meet?'}
+        action={<Action label={terms === 0 ? 'Give the term’s dates' : 'Give its lessons'} kind="main" onPress={go('/desk')} />}
+      >
+        With the dates of the term and the times a class meets, the lesson on now opens here by itself.
+      </Empty>
+    </Page>
+  );
+}

@@ -1,0 +1,104 @@
+import { useCallback } from 'react';
+import { ScrollView, View } from 'react-native';
+import type { LocalMoment } from '@slate-path/core/calendar/zone';
+import type { Lesson } from '@slate-path/core/records/schema';
+import type { RollRow } from '@slate-path/core/roll/rollRows';
+import { useRouter } from 'expo-router';
+import { Action } from '../../parts/Action';
+import { Empty } from '../../parts/Empty';
+import { Words } from '../../parts/Words';
+import { usePalette, useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { useRecords } from '../records/useRecords';
+import { meaningFor, setAside, tapStudent } from './marking';
+import { StudentRow } from './StudentRow';
+
+interface RollProps {
+  lesson: Lesson;
+  rows: readonly RollRow[];
+  now: LocalMoment;
+  /** Nothing of this day has ever been on this device. */
+  loading: boolean;
+  onMore: (row: RollRow) => void;
+}
+
+/** The class by name, one tap a student; in two columns where the screen is wide. */
+export function Roll({ lesson, rows, now, loading, onMore }: RollProps) {
+  const palette = usePalette();
+  const wide = useWide();
+  const router = useRouter();
+  const { id } = lesson;
+  const onTap = useCallback(
+    (row: RollRow) => {
+      // The row may be a frame old; what counts is what is recorded now.
+      const current = useRecords.getState().current.mark[`${id}/${row.student.id}`];
+      tapStudent(lesson, row.student.id, current);
+    },
+    [id, lesson],
+  );
+  if (lesson.setAside)
+    return (
+      <View style={{ flex: 1, padding: space(4) }}>
+        <Empty
+          title="This lesson is set aside"
+          action={
+            <Action
+              label="Count it again"
+              kind="main"
+              onPress={() => {
+                setAside(lesson, false);
+              }}
+            />
+          }
+        >
+          {`It counts for nobody${lesson.label ? `: ${lesson.label}` : ''}. Marks made before are kept.`}
+        </Empty>
+      </View>
+    );
+  if (rows.length === 0)
+    return (
+      <View style={{ flex: 1, padding: space(4) }}>
+        <Empty
+          title="Nobody is in this class yet"
+          action={
+            <Action
+              label="Bring a roster"
+              kind="main"
+              onPress={() => {
+                router.push({ pathname: '/classes/[sectionId]/roster', params: { sectionId: lesson.sectionId } });
+              }}
+            />
+          }
+        >
+          The students stand here once they are in the class: from a file, pasted from anywhere, or typed.
+        </Empty>
+      </View>
+    );
+  const half = Math.ceil(rows.length / 2);
+  const columns = wide ? [rows.slice(0, half), rows.slice(half)] : [rows];
+  return (
+    <ScrollView style={{ flex: 1, backgroundColor: palette.ground }}>
+      {loading ? (
+        <View style={{ padding: space(4) }}>
+          <Words tone="inkQuiet">Asking the server for the marks of this day…</Words>
+        </View>
+      ) : null}
+      <View role="list" aria-label="Roll" style={{ flexDirection: 'row' }}>
+        {columns.map((column, index) => (
+          <View key={index} style={{ flex: 1, borderLeftWidth: index, borderColor: palette.line }}>
+            {column.map((row) => (
+              <StudentRow
+                key={row.student.id}
+                row={row}
+                taken={lesson.takenAt !== null}
+                meaning={meaningFor(lesson, row, now)}
+                onTap={onTap}
+                onMore={onMore}
+              />
+            ))}
+          </View>
+        ))}
+      </View>
+    </ScrollView>
+  );
+}

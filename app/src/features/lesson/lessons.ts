@@ -1,0 +1,59 @@
+import { lessonsBetween } from '@slate-path/core/calendar/lessons';
+import type { LocalMoment } from '@slate-path/core/calendar/zone';
+import { listOf, type Records } from '@slate-path/core/records/records';
+import type { Lesson } from '@slate-path/core/records/schema';
+import { wasHeld, type RollBook } from '@slate-path/core/roll/totals';
+import { useRecords } from '../records/useRecords';
+
+/** Remembers the last result for the same tables: several parts of a screen ask for it. */
+function remembered<T>(tables: (records: Records) => unknown[], compute: (records: Records) => T) {
+  let last: unknown[] = [];
+  let result: T | undefined;
+  return (records: Records): T => {
+    const next = tables(records);
+    if (result === undefined || next.some((table, index) => table !== last[index])) {
+      result = compute(records);
+      last = next;
+    }
+    return result;
+  };
+}
+
+/** Every lesson of every class in all terms known here, in order of time. */
+export const allLessons = remembered(
+  (records) => [records.term, records.dayOff, records.meeting, records.lesson, records.section],
+  (records): Lesson[] => {
+    const terms = listOf(records, 'term');
+    const lessons = listOf(records, 'lesson');
+    const dates = [...terms.flatMap((t) => [t.startsOn, t.endsOn]), ...lessons.map((l) => l.date)].sort();
+    const [from, to] = [dates[0], dates.at(-1)];
+    if (!from || !to) return [];
+    const calendar = {
+      terms,
+      daysOff: listOf(records, 'dayOff'),
+      meetings: listOf(records, 'meeting'),
+      lessons: Object.values(records.lesson),
+    };
+    const sections = records.section;
+    return lessonsBetween(calendar, from, to).filter((l) => sections[l.sectionId]?.removed === false);
+  },
+);
+
+/** What rolls are read with. */
+export const rollBook = remembered(
+  (records) => [records.mark, records.standing, records.school],
+  (records): RollBook => ({
+    marks: records.mark,
+    standings: records.standing,
+    graceMinutes: Object.values(records.school)[0]?.graceMinutes,
+  }),
+);
+
+export function useAllLessons(): Lesson[] {
+  return useRecords((state) => allLessons(state.current));
+}
+
+/** Lessons that are over and whose roll nobody took, latest first. */
+export function untakenLessons(lessons: readonly Lesson[], now: LocalMoment): Lesson[] {
+  return lessons.filter((l) => l.takenAt === null && !l.setAside && wasHeld(l, now)).reverse();
+}

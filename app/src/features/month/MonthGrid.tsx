@@ -1,0 +1,131 @@
+import { memo } from 'react';
+import { Pressable, ScrollView, View } from 'react-native';
+import { displayName } from '@slate-path/core/people/names';
+import type { Lesson } from '@slate-path/core/records/schema';
+import type { Totals } from '@slate-path/core/roll/totals';
+import { Card } from '../../parts/Card';
+import { shortDay } from '../../parts/dates';
+import { PresenceBar } from '../../parts/PresenceBar';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { space, target } from '../../theme/tokens';
+import type { Open } from './MonthScreen';
+import type { MonthOfClass, MonthRow } from './useMonth';
+
+const nameWidth = 200;
+const totalWidth = 68;
+
+const totalColumns: [title: string, of: (totals: Totals) => string][] = [
+  ['there', ({ percent }) => (percent === null ? '–' : `${Math.round(percent)} %`)],
+  ['away', ({ away }) => String(away)],
+  ['excused', ({ excused }) => String(excused)],
+  ['late', ({ late }) => String(late)],
+  ['min. late', ({ minutesLate }) => String(minutesLate)],
+  ['taken', ({ taken, lessons }) => `${taken} of ${lessons}`],
+];
+
+function Total({ children, heading }: { children: string; heading?: boolean }) {
+  return (
+    <View style={{ width: totalWidth, alignItems: 'flex-end', justifyContent: 'center', paddingRight: space(2) }}>
+      <Words size="small" tone={heading ? 'inkQuiet' : 'ink'} figures>
+        {children}
+      </Words>
+    </View>
+  );
+}
+
+function Heading({ lessons }: { lessons: readonly Lesson[] }) {
+  return (
+    <View style={{ flexDirection: 'row', paddingVertical: space(2) }}>
+      <View style={{ width: nameWidth }} />
+      {lessons.map(({ id, date }) => {
+        const [weekday, day] = shortDay(date).split(' ');
+        return (
+          <View key={id} style={{ width: target, alignItems: 'center' }}>
+            <Words size="small" tone="inkQuiet">
+              {weekday}
+            </Words>
+            <Words size="small" figures>
+              {day}
+            </Words>
+          </View>
+        );
+      })}
+      {totalColumns.map(([title]) => (
+        <Total key={title} heading>
+          {title}
+        </Total>
+      ))}
+    </View>
+  );
+}
+
+interface GridRowProps {
+  row: MonthRow;
+  lessons: readonly Lesson[];
+  onOpen: (open: Open) => void;
+}
+
+const GridRow = memo(function GridRow({ row, lessons, onOpen }: GridRowProps) {
+  const palette = usePalette();
+  const name = displayName(row.student);
+  return (
+    <View style={{ flexDirection: 'row', borderTopWidth: 1, borderColor: palette.line }}>
+      <View style={{ width: nameWidth, justifyContent: 'center', paddingLeft: space(4) }}>
+        <Words lines={1}>{name}</Words>
+      </View>
+      {lessons.map((lesson, index) => {
+        const entry = row.entries[index];
+        if (!entry) return <View key={lesson.id} style={{ width: target }} />;
+        return (
+          <Pressable
+            key={lesson.id}
+            role="button"
+            aria-label={`${name}, ${shortDay(lesson.date)}: ${entry.words}`}
+            onPress={() => {
+              onOpen({ lessonId: lesson.id, studentId: row.student.id });
+            }}
+            style={{ width: target, height: target, alignItems: 'center', justifyContent: 'center' }}
+          >
+            <PresenceBar shape={entry.shape} width={32} height={11} />
+          </Pressable>
+        );
+      })}
+      {totalColumns.map(([title, of]) => (
+        <Total key={title}>{of(row.totals)}</Total>
+      ))}
+    </View>
+  );
+});
+
+/** Wide: lessons beside each other, a student a line, what it adds up to at the right. */
+export function MonthGrid({ month, onOpen }: { month: MonthOfClass; onOpen: (open: Open) => void }) {
+  const palette = usePalette();
+  const { lessons, rows, counts } = month;
+  return (
+    <Card style={{ padding: 0, alignSelf: 'flex-start', maxWidth: '100%' }}>
+      <ScrollView horizontal>
+        <View>
+          <Heading lessons={lessons} />
+          {rows.map((row) => (
+            <GridRow key={row.enrolment.id} row={row} lessons={lessons} onOpen={onOpen} />
+          ))}
+          <View style={{ flexDirection: 'row', borderTopWidth: 2, borderColor: palette.line, paddingVertical: space(2) }}>
+            <View style={{ width: nameWidth, paddingLeft: space(4) }}>
+              <Words size="small" tone="inkQuiet">
+                Away in the lesson
+              </Words>
+            </View>
+            {lessons.map(({ id }, index) => (
+              <View key={id} style={{ width: target, alignItems: 'center' }}>
+                <Words size="small" figures>
+                  {counts[index] ? String(counts[index].away) : ''}
+                </Words>
+              </View>
+            ))}
+          </View>
+        </View>
+      </ScrollView>
+    </Card>
+  );
+}

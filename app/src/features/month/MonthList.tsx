@@ -1,0 +1,111 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
+import { displayName } from '@slate-path/core/people/names';
+import { Card } from '../../parts/Card';
+import { shortDay } from '../../parts/dates';
+import { PresenceBar } from '../../parts/PresenceBar';
+import { Sheet } from '../../parts/Sheet';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { rowHeight, space } from '../../theme/tokens';
+import { totalsWords } from './totalsWords';
+import type { Open } from './MonthScreen';
+import type { MonthOfClass, MonthRow } from './useMonth';
+
+/** One student's lessons of the month by day; a tap corrects one. */
+function StudentMonth({ row, month, onOpen, onClose }: { row: MonthRow; month: MonthOfClass; onOpen: (open: Open) => void; onClose: () => void }) {
+  const palette = usePalette();
+  return (
+    <Sheet title={displayName(row.student)} note={totalsWords(row.totals)} onClose={onClose}>
+      <View>
+        {month.lessons.map((lesson, index) => {
+          const entry = row.entries[index];
+          if (!entry) return null;
+          return (
+            <TouchableRipple
+              key={lesson.id}
+              role="button"
+              aria-label={`${shortDay(lesson.date)}: ${entry.words}`}
+              onPress={() => {
+                onOpen({ lessonId: lesson.id, studentId: row.student.id });
+              }}
+              style={{ minHeight: rowHeight, justifyContent: 'center', borderBottomWidth: 1, borderColor: palette.line }}
+            >
+              <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(3) }}>
+                <View style={{ width: 110 }}>
+                  <Words figures>{shortDay(lesson.date)}</Words>
+                </View>
+                <PresenceBar shape={entry.shape} width={60} />
+                <View style={{ flex: 1 }}>
+                  <Words size="small" tone="inkQuiet">
+                    {entry.words === 'here' ? '' : entry.words}
+                  </Words>
+                </View>
+              </View>
+            </TouchableRipple>
+          );
+        })}
+      </View>
+    </Sheet>
+  );
+}
+
+/** Phone: a student a row, the month as a string of bars; the row opens its days. */
+export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (open: Open) => void }) {
+  const palette = usePalette();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const row = month.rows.find(({ enrolment }) => enrolment.id === chosen);
+  const untaken = month.counts.filter((count) => count === null).length;
+  return (
+    <>
+      <Words tone="inkQuiet">
+        {`${month.lessons.length} lessons, ${month.lessons.length - untaken} taken. A row opens the student’s days.`}
+      </Words>
+      <Card style={{ padding: 0 }}>
+        {month.rows.map(({ student, enrolment, entries, totals }) => (
+          <TouchableRipple
+            key={enrolment.id}
+            role="button"
+            aria-label={`${displayName(student)}: ${totalsWords(totals)}`}
+            onPress={() => {
+              setChosen(enrolment.id);
+            }}
+            style={{ paddingHorizontal: space(4), paddingVertical: space(2), minHeight: rowHeight, borderBottomWidth: 1, borderColor: palette.line }}
+          >
+            <View style={{ gap: space(1) }}>
+              <View style={{ flexDirection: 'row', gap: space(2) }}>
+                <View style={{ flex: 1 }}>
+                  <Words size="name" lines={1}>
+                    {displayName(student)}
+                  </Words>
+                </View>
+                <Words figures bold>
+                  {totals.percent === null ? '' : `${Math.round(totals.percent)} %`}
+                </Words>
+              </View>
+              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 3 }}>
+                {entries.map((entry, index) => (
+                  <PresenceBar key={month.lessons[index]?.id} shape={entry?.shape ?? { kind: 'nothing' }} width={24} height={10} />
+                ))}
+              </View>
+            </View>
+          </TouchableRipple>
+        ))}
+      </Card>
+      {row ? (
+        <StudentMonth
+          row={row}
+          month={month}
+          onClose={() => {
+            setChosen(null);
+          }}
+          onOpen={(open) => {
+            setChosen(null);
+            onOpen(open);
+          }}
+        />
+      ) : null}
+    </>
+  );
+}

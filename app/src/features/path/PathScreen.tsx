@@ -1,0 +1,110 @@
+import Pencil from 'lucide-react-native/icons/pencil';
+import { useLocalSearchParams } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { displayName } from '@slate-path/core/people/names';
+import { listOf } from '@slate-path/core/records/records';
+import type { Enrolment } from '@slate-path/core/records/schema';
+import { studentTotals } from '@slate-path/core/roll/totals';
+import { Action } from '../../parts/Action';
+import { Card } from '../../parts/Card';
+import { Page } from '../../parts/Page';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { rollBook, useAllLessons } from '../lesson/lessons';
+import { totalsWords } from '../month/totalsWords';
+import { StudentForm } from '../people/StudentForm';
+import { useNow } from '../records/clock';
+import { useRecords } from '../records/useRecords';
+import { useView } from '../records/views';
+import type { WatchItem } from '@slate-path/core/watch/watchList';
+import { PathWeeks } from './PathWeeks';
+
+/** One student's term: a row of weeks a class, every lesson a presence bar, with what it adds up to. */
+export function PathScreen() {
+  const { studentId } = useLocalSearchParams<{ studentId: string }>();
+  const now = useNow();
+  const [editing, setEditing] = useState(false);
+  const current = useRecords((state) => state.current);
+  const lessons = useAllLessons();
+  const book = useRecords((state) => rollBook(state.current));
+  const { state } = useView(`/api/students/${encodeURIComponent(studentId)}/path`);
+  const { answer: watch } = useView<{ items: WatchItem[] }>('/api/watch');
+  const student = current.student[studentId];
+  const enrolments = useMemo(
+    () => listOf(current, 'enrolment').filter((e) => e.studentId === studentId),
+    [current, studentId],
+  );
+  const guardians = listOf(current, 'guardian').filter((g) => g.studentId === studentId);
+  const back = { to: '/people' as const, name: 'All classes' };
+  if (!student) return <Page title="Path" back={back}>{null}</Page>;
+  const names = enrolments.map((e) => current.section[e.sectionId]?.name ?? '').join(', ');
+  const grade = student.grade ? ` · grade ${student.grade.replace(/^(grade|year)\s*/i, '')}` : '';
+  const concerns = (watch?.items ?? []).filter((item) => item.studentId === studentId && item.concern === 'absent');
+  const lessonsOf = (enrolment: Enrolment) => lessons.filter((l) => l.sectionId === enrolment.sectionId);
+  const edit = (
+    <Action
+      label="Change"
+      name={`Change ${displayName(student)}`}
+      icon={Pencil}
+      onPress={() => {
+        setEditing(true);
+      }}
+    />
+  );
+  return (
+    <Page title={displayName(student)} note={names + grade} back={back} tools={edit}>
+      {concerns.map((item) => (
+        <Words key={item.sectionId}>
+          <Words bold tone="ember">{`Absent in ${current.section[item.sectionId]?.name ?? ''}. `}</Words>
+          {item.sentence}
+        </Words>
+      ))}
+      {state === 'loading' ? <Words tone="inkQuiet">Asking the server for this path…</Words> : null}
+      {enrolments.map((enrolment) => {
+        const own = lessonsOf(enrolment);
+        const since = concerns.find((item) => item.sectionId === enrolment.sectionId)?.since ?? null;
+        return (
+          <Card key={enrolment.id} style={{ gap: space(3) }}>
+            <View>
+              <Words size="large" serif heading={2}>
+                {current.section[enrolment.sectionId]?.name ?? ''}
+              </Words>
+              <Words tone="inkQuiet">{totalsWords(studentTotals(enrolment, own, book, now))}</Words>
+            </View>
+            <PathWeeks enrolment={enrolment} lessons={own} book={book} today={now.date} since={since} />
+          </Card>
+        );
+      })}
+      <Contacts email={student.email} guardians={guardians.map(({ id, name, relation, email, phone }) => ({ id, words: [name, relation, email, phone] }))} />
+      {editing ? (
+        <StudentForm
+          student={student}
+          guardians={guardians}
+          onClose={() => {
+            setEditing(false);
+          }}
+        />
+      ) : null}
+    </Page>
+  );
+}
+
+function Contacts({ email, guardians }: { email: string; guardians: { id: string; words: string[] }[] }) {
+  const palette = usePalette();
+  return (
+    <View style={{ gap: space(1), borderTopWidth: 1, borderColor: palette.line, paddingTop: space(3) }}>
+      <Words bold heading={2}>
+        Addresses
+      </Words>
+      <Words tone="inkQuiet">{email || 'The student has no address here.'}</Words>
+      {guardians.length === 0 ? <Words tone="inkQuiet">No guardian is known.</Words> : null}
+      {guardians.map(({ id, words }) => (
+        <Words key={id} tone="inkQuiet">
+          {`Guardian: ${words.filter(Boolean).join(', ')}`}
+        </Words>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,81 @@
+import { useRouter } from 'expo-router';
+import { Pressable, ScrollView, View } from 'react-native';
+import { addDays, weekdayOf } from '@slate-path/core/calendar/localTime';
+import { groupBy } from '@slate-path/core/records/groupBy';
+import type { Enrolment, Lesson } from '@slate-path/core/records/schema';
+import { markId } from '@slate-path/core/roll/markId';
+import { isEnrolledOn, presenceIn, type RollBook } from '@slate-path/core/roll/totals';
+import { presenceSpoken } from '@slate-path/core/roll/words';
+import { dayMonth, shortDay } from '../../parts/dates';
+import { PresenceBar } from '../../parts/PresenceBar';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { space, target } from '../../theme/tokens';
+import { barShape } from '../lesson/barShape';
+
+interface PathWeeksProps {
+  enrolment: Enrolment;
+  lessons: readonly Lesson[];
+  book: RollBook;
+  today: string;
+  /** Since when there is a concern: a dashed ember line before that week. */
+  since: string | null;
+}
+
+const mondayOf = (date: string) => addDays(date, 1 - weekdayOf(date));
+
+/** Weeks from left to right, the week's lessons one below the other; a bar opens its lesson. */
+export function PathWeeks({ enrolment, lessons, book, today, since }: PathWeeksProps) {
+  const palette = usePalette();
+  const router = useRouter();
+  const past = lessons.filter((l) => l.date <= today && isEnrolledOn(enrolment, l.date));
+  const weeks = [...groupBy(past, (lesson) => mondayOf(lesson.date))];
+  const sinceWeek = since ? mondayOf(since) : null;
+  const spoken = (lesson: Lesson) => {
+    if (lesson.setAside) return 'set aside';
+    const presence = presenceIn(lesson, enrolment.studentId, book);
+    if (!presence) return 'not taken';
+    const mark = book.marks[markId(lesson.id, enrolment.studentId)];
+    return presenceSpoken(presence, mark, mark?.standingId ? book.standings[mark.standingId] : undefined);
+  };
+  return (
+    <ScrollView horizontal>
+      <View style={{ flexDirection: 'row' }}>
+        {weeks.map(([monday, days]) => (
+          <View
+            key={monday}
+            style={{
+              width: 62,
+              paddingHorizontal: space(2),
+              borderLeftWidth: monday === sinceWeek ? 2 : 1,
+              borderStyle: monday === sinceWeek ? 'dashed' : 'solid',
+              borderColor: monday === sinceWeek ? palette.ember : palette.line,
+            }}
+          >
+            {days.map((lesson) => (
+              <Pressable
+                key={lesson.id}
+                role="link"
+                aria-label={`${shortDay(lesson.date)}: ${spoken(lesson)}`}
+                onPress={() => {
+                  router.push({ pathname: '/lessons/[lessonId]', params: { lessonId: lesson.id } });
+                }}
+                style={{ height: target, justifyContent: 'center' }}
+              >
+                <PresenceBar
+                  shape={lesson.setAside ? { kind: 'setAside' } : barShape(presenceIn(lesson, enrolment.studentId, book))}
+                  width={44}
+                  height={12}
+                />
+              </Pressable>
+            ))}
+            <View style={{ flex: 1 }} />
+            <Words size="small" tone={monday === sinceWeek ? 'ember' : 'inkQuiet'} figures lines={1}>
+              {dayMonth(monday)}
+            </Words>
+          </View>
+        ))}
+      </View>
+    </ScrollView>
+  );
+}

@@ -1,0 +1,133 @@
+import CalendarDays from 'lucide-react-native/icons/calendar-days';
+import FileUp from 'lucide-react-native/icons/file-up';
+import Pencil from 'lucide-react-native/icons/pencil';
+import Plus from 'lucide-react-native/icons/plus';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
+import { byDisplayName, displayName } from '@slate-path/core/people/names';
+import { listOf } from '@slate-path/core/records/records';
+import type { Enrolment, Student } from '@slate-path/core/records/schema';
+import { Action } from '../../parts/Action';
+import { Card } from '../../parts/Card';
+import { dayMonth } from '../../parts/dates';
+import { Empty } from '../../parts/Empty';
+import { Page } from '../../parts/Page';
+import { Words } from '../../parts/Words';
+import { usePalette, useWide } from '../../theme/theme';
+import { rowHeight, space } from '../../theme/tokens';
+import { useNow } from '../records/clock';
+import { useRecords } from '../records/useRecords';
+import { SectionForm } from './SectionForm';
+import { StudentForm } from './StudentForm';
+
+function StudentLine({ student, enrolment, guardians }: { student: Student; enrolment: Enrolment; guardians: number }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const about = [
+    student.grade && `grade ${student.grade.replace(/^(grade|year)\s*/i, '')}`,
+    enrolment.cohort,
+    enrolment.startsOn ? `since ${dayMonth(enrolment.startsOn)}` : '',
+    enrolment.endsOn ? `until ${dayMonth(enrolment.endsOn)}` : '',
+    guardians === 0 ? 'no guardian' : '',
+  ].filter(Boolean);
+  return (
+    <TouchableRipple
+      role="link"
+      aria-label={`${displayName(student)}, open path`}
+      onPress={() => {
+        router.push({ pathname: '/students/[studentId]', params: { studentId: student.id } });
+      }}
+      style={{ minHeight: rowHeight, justifyContent: 'center', borderBottomWidth: 1, borderColor: palette.line, paddingHorizontal: space(4) }}
+    >
+      <View style={{ paddingVertical: space(1) }}>
+        <Words size="name">{displayName(student)}</Words>
+        <Words size="small" tone="inkQuiet" lines={1}>
+          {[...about, student.email].filter(Boolean).join(' · ')}
+        </Words>
+      </View>
+    </TouchableRipple>
+  );
+}
+
+/** One class: who is in it, and what can be done with it. */
+export function ClassScreen() {
+  const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
+  const router = useRouter();
+  const wide = useWide();
+  const now = useNow();
+  const [form, setForm] = useState<'student' | 'class' | null>(null);
+  const current = useRecords((state) => state.current);
+  const section = current.section[sectionId];
+  const guardians = listOf(current, 'guardian');
+  const people = listOf(current, 'enrolment')
+    .filter((e) => e.sectionId === sectionId)
+    .flatMap((enrolment) => {
+      const student = current.student[enrolment.studentId];
+      return student && !student.removed ? [{ student, enrolment }] : [];
+    })
+    .sort((a, b) => byDisplayName(a.student, b.student));
+  const back = { to: '/people' as const, name: 'All classes' };
+  if (!section) return <Page title="Class" back={back}>{null}</Page>;
+  const bring = (kind: 'main' | 'outlined') => (
+    <Action
+      label="Bring a roster"
+      icon={FileUp}
+      kind={kind}
+      onPress={() => {
+        router.push({ pathname: '/classes/[sectionId]/roster', params: { sectionId } });
+      }}
+    />
+  );
+  const close = () => {
+    setForm(null);
+  };
+  const month = { pathname: '/classes/[sectionId]/months/[month]' as const, params: { sectionId, month: now.date.slice(0, 7) } };
+  const present = people.filter(({ enrolment }) => !enrolment.endsOn || enrolment.endsOn >= now.date);
+  const gone = people.filter(({ enrolment }) => enrolment.endsOn && enrolment.endsOn < now.date);
+  const half = Math.ceil(present.length / 2);
+  const columns = wide ? [present.slice(0, half), present.slice(half)] : [present];
+  const line = ({ student, enrolment }: (typeof people)[number]) => (
+    <StudentLine
+      key={enrolment.id}
+      student={student}
+      enrolment={enrolment}
+      guardians={guardians.filter((g) => g.studentId === student.id).length}
+    />
+  );
+  return (
+    <Page title={section.name} note={`${present.length} students${section.room ? ` · ${section.room}` : ''}`} back={back}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+        <Action label="Month" icon={CalendarDays} kind="main" onPress={() => { router.push(month); }} />
+        {people.length > 0 ? bring('outlined') : null}
+        <Action label="Add a student" icon={Plus} onPress={() => { setForm('student'); }} />
+        <Action label="Change the class" icon={Pencil} onPress={() => { setForm('class'); }} />
+      </View>
+      {people.length === 0 ? (
+        <Empty title="Nobody is in this class yet" action={bring('main')}>
+          Bring the list you have: a CSV or XLSX file, or cells pasted from anywhere. You see what becomes of every row before
+          anything is saved.
+        </Empty>
+      ) : (
+        <Card style={{ padding: 0, flexDirection: 'row' }}>
+          {columns.map((column, index) => (
+            <View key={index} style={{ flex: 1 }}>
+              {column.map(line)}
+            </View>
+          ))}
+        </Card>
+      )}
+      {gone.length > 0 ? (
+        <>
+          <Words size="large" serif heading={2}>
+            Left the class
+          </Words>
+          <Card style={{ padding: 0 }}>{gone.map(line)}</Card>
+        </>
+      ) : null}
+      {form === 'class' ? <SectionForm section={section} onClose={close} /> : null}
+      {form === 'student' ? <StudentForm sectionId={sectionId} onClose={close} /> : null}
+    </Page>
+  );
+}

@@ -1,0 +1,99 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { GuardianFields, StudentFields } from '@slate-path/core/people/changes';
+import type { Guardian, Student } from '@slate-path/core/records/schema';
+import { Action } from '../../parts/Action';
+import { Field } from '../../parts/Field';
+import { Sheet } from '../../parts/Sheet';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+import { useNow } from '../records/clock';
+import { makeChange, newId } from '../records/outbox';
+
+interface StudentFormProps {
+  student?: Student;
+  guardians?: readonly Guardian[];
+  /** The class a new student joins. */
+  sectionId?: string;
+  onClose: () => void;
+}
+
+const blank = { givenName: '', familyName: '', called: '', email: '', grade: '', schoolId: '' };
+const labels: Record<keyof typeof blank, string> = {
+  givenName: 'Given name',
+  familyName: 'Family name',
+  called: 'Called (if not the given name)',
+  email: 'E-mail',
+  grade: 'Grade',
+  schoolId: 'School’s id',
+};
+
+/** A student typed by hand, or corrected; up to two guardians. */
+export function StudentForm({ student, guardians = [], sectionId, onClose }: StudentFormProps) {
+  const now = useNow();
+  const [fields, setFields] = useState(() => {
+    const { givenName, familyName, called, email, grade, schoolId } = student ?? blank;
+    return { givenName, familyName, called, email, grade, schoolId };
+  });
+  const [adults, setAdults] = useState(() =>
+    [0, 1].map((index) => {
+      const { id, name, email, phone, relation } = guardians[index] ?? { id: newId(), name: '', email: '', phone: '', relation: '' };
+      return { id, name, email, phone, relation };
+    }),
+  );
+  const [errors, setErrors] = useState<Record<string, string>>({});
+  const accept = () => {
+    const read = StudentFields.safeParse(fields);
+    const known = new Set(guardians.map(({ id }) => id));
+    const filled = adults.filter(({ id, name, email }) => known.has(id) || name !== '' || email !== '');
+    const adultsRead = filled.map((adult) => GuardianFields.safeParse(adult));
+    const found: Record<string, string> = {};
+    for (const issue of read.error?.issues ?? []) found[String(issue.path[0])] ??= issue.message;
+    adultsRead.forEach(({ error }, index) => {
+      for (const issue of error?.issues ?? []) found[`${filled[index]?.id ?? ''} ${String(issue.path[0])}`] ??= issue.message;
+    });
+    setErrors(found);
+    if (!read.success || Object.keys(found).length > 0) return;
+    const id = student?.id ?? newId();
+    makeChange('student.set', { id, student: read.data, guardians: filled }, id);
+    if (!student && sectionId)
+      makeChange(
+        'enrolment.set',
+        { id: newId(), sectionId, studentId: id, cohort: '', startsOn: now.date, endsOn: null },
+        id,
+      );
+    onClose();
+  };
+  return (
+    <Sheet title={student ? 'Change the student' : 'A new student'} onClose={onClose}>
+      {(Object.keys(labels) as (keyof typeof labels)[]).map((field) => (
+        <Field
+          key={field}
+          label={labels[field]}
+          value={fields[field]}
+          error={errors[field]}
+          onChange={(value) => {
+            setFields((last) => ({ ...last, [field]: value }));
+          }}
+        />
+      ))}
+      {adults.map((adult, index) => (
+        <View key={adult.id} style={{ gap: space(2) }}>
+          <Words bold heading={3}>{`Guardian ${index + 1}`}</Words>
+          {(['name', 'email', 'phone', 'relation'] as const).map((field) => (
+            <Field
+              key={field}
+              label={{ name: 'Name', email: 'E-mail', phone: 'Phone', relation: 'Relation' }[field]}
+              value={adult[field]}
+              error={errors[`${adult.id} ${field}`]}
+              onChange={(value) => {
+                setAdults((last) => last.map((a) => (a.id === adult.id ? { ...a, [field]: value } : a)));
+              }}
+            />
+          ))}
+        </View>
+      ))}
+      <Action label={student ? 'Change' : 'Add the student'} kind="main" onPress={accept} />
+    </Sheet>
+  );
+}

@@ -1,0 +1,117 @@
+import { create } from 'zustand';
+import { ApiProblem, postJson, request } from './api';
+import { Device } from './device';
+import { openOutbox, sendNow } from './outbox';
+import { restore, useRecords } from './useRecords';
+import { fetchView, openViews, renewViews } from './views';
+
+interface SessionAnswer {
+  teacher: { id: string; name: string } | null;
+  firstStart: boolean;
+  demo: boolean;
+}
+
+interface Account {
+  state: 'starting' | 'first_start' | 'signed_out' | 'open' | 'unreachable';
+  teacherName: string;
+  demo: boolean;
+}
+
+export const useAccount = create<Account>()(() => ({ state: 'starting', teacherName: '', demo: false }));
+
+const keptKey = 'slate-teacher';
+let device: Device | null = null;
+
+interface Kept {
+  id: string;
+  name: string;
+  demo: boolean;
+}
+
+function keptTeacher(): Kept | null {
+  const kept = localStorage.getItem(keptKey);
+  return kept ? (JSON.parse(kept) as Kept) : null;
+}
+
+async function openFor(teacher: Kept): Promise<void> {
+  if (device?.teacherId !== teacher.id) {
+    device = await Device.open(teacher.id);
+    const answers = await device.loadAnswers();
+    openViews(device, answers);
+    const plain = Object.fromEntries(Object.entries(answers).map(([path, { answer }]) => [path, answer]));
+    restore(await device.loadRecords(), await device.loadOutbox(), await device.loadDone(), plain);
+  }
+  localStorage.setItem(keptKey, JSON.stringify(teacher));
+  useAccount.setState({ state: 'open', teacherName: teacher.name, demo: teacher.demo });
+  openOutbox(device, renewViews);
+}
+
+async function ask(): Promise<SessionAnswer> {
+  const response = await request('/api/session');
+  return (await response.json()) as SessionAnswer;
+}
+
+async function signedInSession(): Promise<SessionAnswer> {
+  const session = await ask();
+  if (session.teacher || !session.demo) return session;
+  await postJson('/api/demo-sign-in', {});
+  return ask();
+}
+
+/**
+ * Opens with what this device kept, so that it works without a network, then asks the server who
+ * is signed in.
+ */
+export async function start(): Promise<void> {
+  const kept = keptTeacher();
+  if (kept) await openFor(kept);
+  try {
+    const { teacher, firstStart, demo } = await signedInSession();
+    if (teacher) {
+      await openFor({ ...teacher, demo });
+      useRecords.setState({ connection: 'online' });
+      await fetchView('/api/setup');
+    } else {
+      useAccount.setState({ state: firstStart ? 'first_start' : 'signed_out', demo });
+    }
+  } catch (error) {
+    if (!(error instanceof ApiProblem)) throw error;
+    useRecords.setState({ connection: 'offline' });
+    if (!kept) useAccount.setState({ state: 'unreachable' });
+  }
+}
+
+export async function firstStart(name: string, passphrase: string, school: { name: string; zone: string }): Promise<void> {
+  await postJson('/api/first-start', { name, passphrase, school });
+  await start();
+}
+
+export async function signIn(name: string, passphrase: string): Promise<void> {
+  await postJson('/api/sign-in', { name, passphrase });
+  await start();
+  sendNow();
+}
+
+/** Signs out and forgets the records on this device. @throws with a sentence while changes are not sent */
+export async function signOut(): Promise<void> {
+  const waiting = useRecords.getState().entries.length;
+  if (waiting > 0) {
+    const words = `${waiting} changes have not reached the server. They would be lost; stay until they are sent.`;
+    throw new ApiProblem(0, words);
+  }
+  await postJson('/api/sign-out', {});
+  await device?.forget();
+  localStorage.removeItem(keptKey);
+  location.assign('/');
+}
+
+const renewEveryMs = 20_000;
+
+// Another device may have written meanwhile; unchanged views cost an empty answer.
+setInterval(() => {
+  if (document.visibilityState === 'visible' && useAccount.getState().state === 'open') renewViews();
+}, renewEveryMs);
+window.addEventListener('online', sendNow);
+document.addEventListener('visibilitychange', () => {
+  if (document.visibilityState === 'visible') sendNow();
+});

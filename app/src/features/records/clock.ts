@@ -1,0 +1,50 @@
+import { useEffect, useState } from 'react';
+import { localMoment, type LocalMoment } from '@slate-path/core/calendar/zone';
+import { useRecords } from './useRecords';
+
+const offsetKey = 'slate-clock-offset';
+let offset = Number(localStorage.getItem(offsetKey) ?? 0);
+
+/** The server's clock, as last heard: devices disagree, and the demo has a time of its own. */
+export function now(): number {
+  return Date.now() + offset;
+}
+
+/** @param serverNow ISO moment that an answer carried */
+export function setClock(serverNow: string): void {
+  const heard = Date.parse(serverNow) - Date.now();
+  // A second more or less is the way the answer took, not another time.
+  if (Number.isNaN(heard) || Math.abs(heard - offset) < 2000) return;
+  offset = heard;
+  localStorage.setItem(offsetKey, String(offset));
+}
+
+const watchers = new Set<() => void>();
+setInterval(() => {
+  watchers.forEach((watch) => {
+    watch();
+  });
+}, 5000);
+
+/** The time zone of the school, or this device's until it is known. */
+export function zoneOf(school: { zone: string } | undefined): string {
+  return school?.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
+}
+
+/** The school's date and time, renewed when the minute changes. */
+export function useNow(): LocalMoment {
+  const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
+  const [moment, setMoment] = useState(() => localMoment(now(), zone));
+  useEffect(() => {
+    const renew = () => {
+      const next = localMoment(now(), zone);
+      setMoment((last) => (last.date === next.date && last.time === next.time ? last : next));
+    };
+    renew();
+    watchers.add(renew);
+    return () => {
+      watchers.delete(renew);
+    };
+  }, [zone]);
+  return moment;
+}

@@ -1,0 +1,125 @@
+import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Edit } from '@slate-path/core/changes/edit';
+import type { Change } from '@slate-path/core/changes/schema';
+import { emptyRecords, mergeRecords, type RecordLists, type Records } from '@slate-path/core/records/records';
+import type { TableName } from '@slate-path/core/records/schema';
+import { tableNames } from '@slate-path/core/records/tables';
+
+/** A change that the server has not acknowledged. */
+export interface OutboxEntry {
+  change: Change;
+  edits: Edit[];
+  /** What takes it back on this device. */
+  inverse: Edit[];
+  /** `new` is only on the screen; `kept` survives the tab; `refused` waits for the teacher. */
+  state: 'new' | 'kept' | 'refused';
+  reason: string | null;
+}
+
+/** A change that can still be taken back, and whose history it belongs to. */
+export interface DoneChange {
+  id: string;
+  about: string;
+  inverse: Edit[];
+}
+
+interface Schema extends DBSchema {
+  outbox: { key: string; value: OutboxEntry };
+  records: { key: [string, string]; value: { table: TableName; id: string; row: unknown } };
+  answers: { key: string; value: { path: string; etag: string | null; answer: unknown } };
+  done: { key: string; value: DoneChange };
+}
+
+const storeNames = ['outbox', 'records', 'answers', 'done'] as const;
+const mostDone = 50;
+
+/** What one teacher has on this device: the part of the records known here, and what is not sent yet. */
+export class Device {
+  private constructor(
+    private readonly db: IDBPDatabase<Schema>,
+    readonly teacherId: string,
+  ) {}
+
+  static async open(teacherId: string): Promise<Device> {
+    const db = await openDB<Schema>(`slate-${teacherId}`, 1, {
+      upgrade(fresh) {
+        fresh.createObjectStore('outbox', { keyPath: 'change.id' });
+        fresh.createObjectStore('records', { keyPath: ['table', 'id'] });
+        fresh.createObjectStore('answers', { keyPath: 'path' });
+        fresh.createObjectStore('done', { keyPath: 'id' });
+      },
+    });
+    return new Device(db, teacherId);
+  }
+
+  async loadRecords(): Promise<Records> {
+    const lists: Record<string, unknown[]> = {};
+    for (const { table, row } of await this.db.getAll('records')) (lists[table] ??= []).push(row);
+    return mergeRecords(emptyRecords(), lists as RecordLists);
+  }
+
+  /** In the order in which they were made: their ids are ULIDs. */
+  loadOutbox(): Promise<OutboxEntry[]> {
+    return this.db.getAll('outbox');
+  }
+
+  loadDone(): Promise<DoneChange[]> {
+    return this.db.getAll('done');
+  }
+
+  async loadAnswers(): Promise<Record<string, { etag: string | null; answer: unknown }>> {
+    const answers = await this.db.getAll('answers');
+    return Object.fromEntries(answers.map(({ path, etag, answer }) => [path, { etag, answer }]));
+  }
+
+  /** Resolves when the entry would survive the tab being closed, or the battery dying. */
+  async keep(entry: OutboxEntry, done: DoneChange | null, undoneId: string | null): Promise<void> {
+    const writing = this.db.transaction(['outbox', 'done'], 'readwrite', { durability: 'strict' });
+    await writing.objectStore('outbox').put({ ...entry, state: entry.state === 'new' ? 'kept' : entry.state });
+    const history = writing.objectStore('done');
+    if (undoneId) await history.delete(undoneId);
+    if (done) {
+      await history.put(done);
+      const ids = await history.getAllKeys();
+      for (const id of ids.slice(0, Math.max(ids.length - mostDone, 0))) await history.delete(id);
+    }
+    await writing.done;
+  }
+
+  /** The server has answered for these: they leave the outbox, and what they changed is remembered. */
+  async settle(changeIds: string[], rows: RecordLists): Promise<void> {
+    const writing = this.db.transaction(['outbox', 'records'], 'readwrite');
+    const outbox = writing.objectStore('outbox');
+    await Promise.all(changeIds.map((id) => outbox.delete(id)));
+    const records = writing.objectStore('records');
+    await Promise.all(
+      tableNames.flatMap((table) =>
+        (rows[table] ?? []).map((row) => records.put({ table, id: row.id, row })),
+      ),
+    );
+    await writing.done;
+  }
+
+  async keepAnswer(path: string, etag: string | null, answer: unknown, rows: RecordLists): Promise<void> {
+    await this.settle([], rows);
+    await this.db.put('answers', { path, etag, answer });
+  }
+
+  /** Forgets everything, as after signing out of a shared device. */
+  async forget(): Promise<void> {
+    const writing = this.db.transaction([...storeNames], 'readwrite');
+    await Promise.all(storeNames.map((name) => writing.objectStore(name).clear()));
+    await writing.done;
+    this.db.close();
+    await deleteDB(`slate-${this.teacherId}`);
+  }
+}
+
+/** A name for this device in the history, made once: only that it is another one matters. */
+export function deviceName(fresh: () => string): string {
+  const kept = localStorage.getItem('slate-device');
+  if (kept) return kept;
+  const name = fresh().slice(-8);
+  localStorage.setItem('slate-device', name);
+  return name;
+}

@@ -1,0 +1,141 @@
+import { monotonicFactory } from 'ulid';
+import { invertEdits } from '@slate-path/core/changes/edit';
+import { editsOf } from '@slate-path/core/changes/editsOf';
+import type { Change, ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
+import { ApiProblem, postJson } from './api';
+import { now } from './clock';
+import { deviceName, type Device, type DoneChange, type OutboxEntry } from './device';
+import { acknowledge, dropEntry, setEntryState, showChange, useRecords } from './useRecords';
+
+const nextUlid = monotonicFactory();
+const mostPerBatch = 100;
+const longestWaitMs = 15_000;
+
+/** A fresh id for a record made here. */
+export function newId(): string {
+  return nextUlid(now());
+}
+
+let device: Device | null = null;
+let afterSending: () => void = () => undefined;
+let waitMs = 1000;
+let timer: ReturnType<typeof setTimeout> | undefined;
+let sending = false;
+
+/** Begins to keep and send for one teacher. @param onSent is called when the server has taken changes */
+export function openOutbox(open: Device, onSent: () => void): void {
+  device = open;
+  afterSending = onSent;
+  void send();
+}
+
+function envelope(): { id: string; madeAt: string; device: string } {
+  return { id: newId(), madeAt: new Date(now()).toISOString(), device: deviceName(newId) };
+}
+
+function add(change: Change, entry: Pick<OutboxEntry, 'edits' | 'inverse'>, done: DoneChange | null): void {
+  const undoneId = change.kind === 'undo' ? change.payload.changeId : null;
+  const full: OutboxEntry = { change, ...entry, state: 'new', reason: null };
+  showChange(full, done, undoneId);
+  void keep(full, done, undoneId);
+}
+
+async function keep(entry: OutboxEntry, done: DoneChange | null, undoneId: string | null): Promise<void> {
+  try {
+    await device?.keep(entry, done, undoneId);
+    setEntryState(entry.change.id, 'kept');
+  } catch (error) {
+    // A full or forbidden disk: the change stays "not saved yet" on the screen, and is still sent.
+    console.error(error);
+  }
+  void send();
+}
+
+/**
+ * Makes a change: shown in this frame, kept on the device, sent when the server can be reached.
+ * @param about the lesson, class or student in whose history it can be taken back
+ */
+export function makeChange<K extends KindName>(kind: K, payload: ChangeOf<K>['payload'], about: string): void {
+  const change = { ...envelope(), kind, payload } as unknown as ChangeOf<KindName>;
+  const edits = editsOf(change);
+  const inverse = invertEdits(useRecords.getState().current, edits);
+  add(change, { edits, inverse }, { id: change.id, about, inverse });
+}
+
+/** The last change about something that can still be taken back. */
+export function lastDone(done: readonly DoneChange[], about: string): DoneChange | undefined {
+  return done.findLast((line) => line.about === about);
+}
+
+/** Takes back the last change about something; nothing when there is none. */
+export function takeBack(about: string): void {
+  const { done, current } = useRecords.getState();
+  const last = lastDone(done, about);
+  if (!last) return;
+  const change = { ...envelope(), kind: 'undo' as const, payload: { changeId: last.id } };
+  add(change, { edits: last.inverse, inverse: invertEdits(current, last.inverse) }, null);
+}
+
+/** Gives up a change that the server refused. */
+export async function leaveOut(changeId: string): Promise<void> {
+  dropEntry(changeId);
+  await device?.settle([changeId], {});
+}
+
+/** Other tabs of this device send too; one at a time keeps the order. */
+function alone(work: () => Promise<void>): Promise<void> {
+  return 'locks' in navigator ? navigator.locks.request('slate-outbox', work) : work();
+}
+
+export async function send(): Promise<void> {
+  if (sending || !device) return;
+  sending = true;
+  try {
+    await alone(sendAll);
+    waitMs = 1000;
+  } catch (error) {
+    const signedOut = error instanceof ApiProblem && error.status === 401;
+    useRecords.setState({ connection: signedOut ? 'signed_out' : 'offline' });
+    sendLater();
+  } finally {
+    sending = false;
+  }
+}
+
+function sendLater(): void {
+  clearTimeout(timer);
+  timer = setTimeout(() => void send(), waitMs);
+  waitMs = Math.min(waitMs * 2, longestWaitMs);
+}
+
+/** Tries again at once, as when the network is back. */
+export function sendNow(): void {
+  waitMs = 1000;
+  clearTimeout(timer);
+  void send();
+}
+
+async function sendAll(): Promise<void> {
+  for (;;) {
+    const waiting = useRecords.getState().entries.filter(({ state }) => state !== 'refused');
+    const batch = waiting.slice(0, mostPerBatch).map(({ change }) => change);
+    if (batch.length === 0) return;
+    const { answers } = await postJson<{ answers: ChangeAnswer[] }>('/api/changes', { changes: batch });
+    useRecords.setState({ connection: 'online' });
+    await settle(answers);
+    afterSending();
+  }
+}
+
+async function settle(answers: ChangeAnswer[]): Promise<void> {
+  const applied = new Set(answers.filter(({ outcome }) => outcome === 'applied').map(({ id }) => id));
+  const rows = acknowledge(applied);
+  for (const { id, outcome, reason, errors } of answers) {
+    if (outcome !== 'refused') continue;
+    const words = [reason, ...errors.map(({ field, message }) => `${field}: ${message}`)].join(' ');
+    setEntryState(id, 'refused', words);
+    const entry = useRecords.getState().entries.find(({ change }) => change.id === id);
+    if (entry) await device?.keep(entry, null, null);
+  }
+  await device?.settle([...applied], rows);
+}

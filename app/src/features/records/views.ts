@@ -1,0 +1,97 @@
+import { useEffect, useState } from 'react';
+import type { RecordLists } from '@slate-path/core/records/records';
+import { tableNames } from '@slate-path/core/records/tables';
+import { ApiProblem, request } from './api';
+import type { Device } from './device';
+import { acknowledgements, receive, useRecords } from './useRecords';
+
+/** How much of a view is here: nothing yet, what this device kept, or the server's own. */
+export type ViewState = 'loading' | 'kept' | 'fresh' | 'missing';
+
+let device: Device | null = null;
+const etags = new Map<string, string>();
+const inUse = new Map<string, number>();
+const listeners = new Set<(path: string, state: ViewState) => void>();
+
+export function openViews(open: Device, kept: Record<string, { etag: string | null }>): void {
+  device = open;
+  etags.clear();
+  for (const [path, { etag }] of Object.entries(kept)) if (etag) etags.set(path, etag);
+}
+
+function recordsIn(answer: Record<string, unknown>): RecordLists {
+  return Object.fromEntries(tableNames.flatMap((table) => (answer[table] ? [[table, answer[table]]] : [])));
+}
+
+/** Everything of an answer that is not a record. */
+function restOf(answer: Record<string, unknown>): Record<string, unknown> {
+  const tables: readonly string[] = tableNames;
+  return Object.fromEntries(Object.entries(answer).filter(([name]) => !tables.includes(name)));
+}
+
+/** Fetches a view, or hears that it has not changed. */
+export async function fetchView(path: string): Promise<ViewState> {
+  const etag = etags.get(path);
+  const asOf = acknowledgements();
+  try {
+    const response = await request(path, etag ? { headers: { 'If-None-Match': etag } } : {});
+    if (useRecords.getState().connection !== 'online') useRecords.setState({ connection: 'online' });
+    if (response.status === 304) return 'fresh';
+    const answer = (await response.json()) as Record<string, unknown>;
+    // What was acknowledged meanwhile may not be in this answer: it must not overwrite the newer.
+    if (asOf !== acknowledgements()) return await fetchView(path);
+    const fresh = response.headers.get('ETag');
+    if (fresh) etags.set(path, fresh);
+    const rows = recordsIn(answer);
+    const rest = restOf(answer);
+    receive(rows);
+    useRecords.setState((state) => ({ answers: { ...state.answers, [path]: rest } }));
+    await device?.keepAnswer(path, fresh, rest, rows);
+    return 'fresh';
+  } catch (error) {
+    if (!(error instanceof ApiProblem)) throw error;
+    if (error.status === 404) return 'missing';
+    if (error.status === 0) useRecords.setState({ connection: 'offline' });
+    if (error.status === 401) useRecords.setState({ connection: 'signed_out' });
+    return etag ? 'kept' : 'loading';
+  }
+}
+
+async function renew(path: string): Promise<void> {
+  const state = await fetchView(path);
+  listeners.forEach((listener) => {
+    listener(path, state);
+  });
+}
+
+let renewal: ReturnType<typeof setTimeout> | undefined;
+
+/** Asks again for the views on the screen, a moment after the last call. */
+export function renewViews(): void {
+  clearTimeout(renewal);
+  renewal = setTimeout(() => {
+    for (const path of inUse.keys()) void renew(path);
+  }, 600);
+}
+
+/** Keeps a view on the screen up to date; its records arrive in `useRecords`, the rest in the answer. */
+export function useView<A = unknown>(path: string): { state: ViewState; answer: A | undefined } {
+  const [state, setState] = useState<ViewState>(etags.has(path) ? 'kept' : 'loading');
+  const answer = useRecords((records) => records.answers[path]) as A | undefined;
+  useEffect(() => {
+    const listener = (renewed: string, next: ViewState) => {
+      if (renewed === path) setState(next);
+    };
+    setState(etags.has(path) ? 'kept' : 'loading');
+    listeners.add(listener);
+    inUse.set(path, (inUse.get(path) ?? 0) + 1);
+    void renew(path);
+    return () => {
+      listeners.delete(listener);
+      const left = (inUse.get(path) ?? 1) - 1;
+      if (left === 0) inUse.delete(path);
+      else inUse.set(path, left);
+    };
+  }, [path]);
+  return { state, answer };
+}

@@ -1,0 +1,159 @@
+import FileUp from 'lucide-react-native/icons/file-up';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import type { ColumnRole } from '@slate-path/core/roster/columns';
+import { acceptedPeople, defaultDecision, type Decision, type MergedRow } from '@slate-path/core/roster/mergeRoster';
+import { listOf } from '@slate-path/core/records/records';
+import { Action } from '../../parts/Action';
+import { Card } from '../../parts/Card';
+import { Field } from '../../parts/Field';
+import { Page } from '../../parts/Page';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+import { ApiProblem, postFile } from '../records/api';
+import { useNow } from '../records/clock';
+import { makeChange, newId } from '../records/outbox';
+import { useRecords } from '../records/useRecords';
+import { RosterColumns } from './RosterColumns';
+import { RosterRows } from './RosterRows';
+
+interface Reading {
+  columns: { roles: ColumnRole[]; header: number; titles: string[] };
+  rows: MergedRow[];
+}
+
+const noNetwork =
+  'Reading a list needs the server, and it does not answer. Nothing was lost; try again when it does.';
+
+/** Bring a roster: a file or pasted cells, what becomes of every row, then one acceptance. */
+export function RosterScreen() {
+  const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
+  const router = useRouter();
+  const now = useNow();
+  const section = useRecords((state) => state.current.section[sectionId]);
+  const picker = useRef<HTMLInputElement>(null);
+  const [pasted, setPasted] = useState('');
+  const [source, setSource] = useState<Blob | null>(null);
+  const [reading, setReading] = useState<Reading | null>(null);
+  const [decisions, setDecisions] = useState<Record<number, Decision>>({});
+  const [problem, setProblem] = useState<string>();
+
+  const read = async (file: Blob, roles?: ColumnRole[]) => {
+    setProblem(undefined);
+    setSource(file);
+    try {
+      const query = roles ? `?roles=${roles.join(',')}` : '';
+      const found = await postFile<Reading>(`/api/sections/${encodeURIComponent(sectionId)}/roster-reading${query}`, file);
+      setReading(found);
+      setDecisions({});
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error;
+      setProblem(error.status === 0 ? noNetwork : error.detail);
+    }
+  };
+  const decide = (row: MergedRow) => decisions[row.line] ?? defaultDecision(row);
+  const accepted = (reading?.rows ?? []).filter((row) => decide(row) === 'accept');
+  const accept = () => {
+    const { current } = useRecords.getState();
+    const guardians = listOf(current, 'guardian');
+    const begun = Object.values(current.lesson).some((l) => l.sectionId === sectionId && l.takenAt !== null);
+    // Into a class that has begun, a student comes today; the earlier lessons are not theirs.
+    const people = acceptedPeople(accepted, { guardians }, begun ? now.date : null, newId);
+    makeChange('roster.accept', { sectionId, people }, 'people');
+    router.navigate({ pathname: '/classes/[sectionId]', params: { sectionId } });
+  };
+  const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
+  return (
+    <Page title="Bring a roster" note={section?.name} back={{ to: toClass, name: 'Back to the class' }}>
+      <input
+        ref={picker}
+        type="file"
+        data-testid="roster-file"
+        aria-label="Roster file"
+        accept=".csv,.tsv,.txt,.xlsx"
+        style={{ display: 'none' }}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) void read(file);
+        }}
+      />
+      {reading && !problem ? null : (
+        <Card style={{ gap: space(3) }}>
+          <Words>
+            A CSV or XLSX file from anywhere, or cells copied out of a table. Names, e-mails, grades, groups and guardians are
+            recognised by themselves.
+          </Words>
+          <View style={{ alignItems: 'flex-start' }}>
+            <Action label="Choose a file" icon={FileUp} kind="main" onPress={() => picker.current?.click()} />
+          </View>
+          <Field label="Or paste the list here" value={pasted} onChange={setPasted} multiline testID="roster-paste" />
+          {pasted.trim() ? (
+            <View style={{ alignItems: 'flex-start' }}>
+              <Action label="Read what I pasted" onPress={() => void read(new Blob([pasted]))} />
+            </View>
+          ) : null}
+          {problem ? (
+            <Words tone="ember" live testID="roster-problem">
+              {problem}
+            </Words>
+          ) : null}
+        </Card>
+      )}
+      {reading && !problem ? (
+        <>
+          <Card style={{ gap: space(3) }}>
+            <Words testID="roster-summary">{summaryOf(reading.rows)}</Words>
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+              <Action
+                label={accepted.length === 1 ? 'Accept 1 row' : `Accept ${accepted.length} rows`}
+                kind="main"
+                disabled={accepted.length === 0}
+                onPress={accept}
+              />
+              <Action
+                label="Another list"
+                onPress={() => {
+                  setReading(null);
+                }}
+              />
+            </View>
+            <Words size="small" tone="inkQuiet">
+              Nothing is saved before you accept.
+            </Words>
+          </Card>
+          <RosterColumns
+            columns={reading.columns}
+            onChange={(roles) => {
+              if (source) void read(source, roles);
+            }}
+          />
+          <RosterRows
+            rows={reading.rows}
+            decide={decide}
+            onDecide={(line, decision) => {
+              setDecisions((last) => ({ ...last, [line]: decision }));
+            }}
+          />
+        </>
+      ) : null}
+    </Page>
+  );
+}
+
+const fateWords: Record<MergedRow['fate'], string> = {
+  new: 'new',
+  changed: 'changed',
+  same: 'already here, the same',
+  in_doubt: 'in doubt',
+  left_out: 'left out',
+};
+
+function summaryOf(rows: readonly MergedRow[]): string {
+  const counts = Object.entries(fateWords).flatMap(([fate, words]) => {
+    const count = rows.filter((row) => row.fate === fate).length;
+    return count > 0 ? [`${count} ${words}`] : [];
+  });
+  return counts.length > 0 ? `${counts.join(', ')}.` : 'There is a heading, but no row below it.';
+}

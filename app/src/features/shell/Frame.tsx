@@ -1,0 +1,83 @@
+import { usePathname, useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
+import { Words } from '../../parts/Words';
+import { usePalette, useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { useAccount } from '../records/account';
+import { useNow } from '../records/clock';
+import { useView } from '../records/views';
+import { KeysHelp } from './KeysHelp';
+import { placeOf, places, type Place } from './places';
+
+function PlaceLink({ place, chosen, wide }: { place: Place; chosen: boolean; wide: boolean }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const Icon = place.icon;
+  return (
+    <TouchableRipple
+      role="link"
+      aria-label={place.name}
+      aria-current={chosen ? 'page' : undefined}
+      onPress={() => {
+        router.navigate(place.path);
+      }}
+      style={{ flex: wide ? undefined : 1, minHeight: wide ? 76 : 60, justifyContent: 'center' }}
+    >
+      <View style={{ alignItems: 'center', gap: 2 }}>
+        <Icon size={24} color={chosen ? palette.slate : palette.inkQuiet} strokeWidth={chosen ? 2.4 : 2} />
+        <Words size="small" tone={chosen ? 'slate' : 'inkQuiet'} bold={chosen}>
+          {place.name}
+        </Words>
+      </View>
+    </TouchableRipple>
+  );
+}
+
+function DemoNotice() {
+  const palette = usePalette();
+  const { date, time } = useNow();
+  return (
+    <View style={{ backgroundColor: palette.slateWash, paddingHorizontal: space(4), paddingVertical: 2 }}>
+      <Words size="small" figures>
+        {`Demo with its own clock: ${date}, ${time}`}
+      </Words>
+    </View>
+  );
+}
+
+/** The four places round every page: a bar below on the phone, a rail at the left when wide. */
+export function Frame({ children }: { children: ReactNode }) {
+  const palette = usePalette();
+  const wide = useWide();
+  const chosen = placeOf(usePathname());
+  const demo = useAccount((state) => state.demo);
+  useView('/api/setup');
+  return (
+    <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: palette.ground }}>
+      <View
+        role="navigation"
+        aria-label="Places"
+        style={{
+          flexDirection: wide ? 'column' : 'row',
+          width: wide ? 92 : undefined,
+          paddingTop: wide ? space(3) : 0,
+          backgroundColor: palette.surface,
+          borderColor: palette.line,
+          borderTopWidth: wide ? 0 : 1,
+          borderRightWidth: wide ? 1 : 0,
+        }}
+      >
+        {places.map((place) => (
+          <PlaceLink key={place.path} place={place} chosen={place === chosen} wide={wide} />
+        ))}
+      </View>
+      <View role="main" style={{ flex: 1 }}>
+        {demo ? <DemoNotice /> : null}
+        {children}
+      </View>
+      {wide ? <KeysHelp /> : null}
+    </View>
+  );
+}

@@ -1,0 +1,53 @@
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { Sheet } from '../../parts/Sheet';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+
+const keys: [key: string, does: string][] = [
+  ['↑ ↓', 'from student to student'],
+  ['Enter', 'what a tap does'],
+  ['A', 'away'],
+  ['X', 'away, excused'],
+  ['L', 'late, as of now'],
+  ['E', 'leaves now'],
+  ['H', 'here'],
+  ['S', 'set aside for this student'],
+  ['U', 'take back'],
+  ['← →', 'earlier and later lesson'],
+  ['?', 'these keys'],
+];
+
+/** All keys, when ? is pressed. */
+export function KeysHelp() {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const tag = document.activeElement?.tagName;
+      if (event.key === '?' && tag !== 'INPUT' && tag !== 'TEXTAREA') setOpen(true);
+      if (event.key === 'Escape') setOpen(false);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => {
+      window.removeEventListener('keydown', onKey);
+    };
+  }, []);
+  if (!open) return null;
+  return (
+    <Sheet
+      title="Keys on the roll"
+      onClose={() => {
+        setOpen(false);
+      }}
+    >
+      {keys.map(([key, does]) => (
+        <View key={key} style={{ flexDirection: 'row', gap: space(4) }}>
+          <View style={{ width: 72 }}>
+            <Words bold>{key}</Words>
+          </View>
+          <Words>{does}</Words>
+        </View>
+      ))}
+    </Sheet>
+  );
+}

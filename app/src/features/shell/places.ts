@@ -1,0 +1,23 @@
+import LampDesk from 'lucide-react-native/icons/lamp-desk';
+import Presentation from 'lucide-react-native/icons/presentation';
+import Sunrise from 'lucide-react-native/icons/sunrise';
+import Users from 'lucide-react-native/icons/users';
+
+/** The four places, in the order in which they stand. */
+export const places = [
+  { path: '/', name: 'Lesson', icon: Presentation, within: ['/lessons'] },
+  { path: '/watch', name: 'Watch', icon: Sunrise, within: [] },
+  { path: '/people', name: 'People', icon: Users, within: ['/students', '/classes'] },
+  { path: '/desk', name: 'Desk', icon: LampDesk, within: [] },
+] as const;
+
+export type Place = (typeof places)[number];
+
+/** The place a page belongs to. */
+export function placeOf(pathname: string): Place {
+  const found = places.find(
+    ({ path, within }) =>
+      (path !== '/' && pathname.startsWith(path)) || within.some((prefix) => pathname.startsWith(prefix)),
+  );
+  return found ?? places[0];
+}

@@ -1,0 +1,47 @@
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
+import { usePalette } from '../theme/theme';
+import { radius, space, target } from '../theme/tokens';
+import { Words } from './Words';
+
+interface ChoiceProps<T extends string> {
+  /** What is chosen, for those who listen. */
+  name: string;
+  value: T;
+  options: readonly { value: T; label: string }[];
+  onChange: (value: T) => void;
+}
+
+/** One of a few, all of them visible. The chosen one is filled and bold, not only coloured. */
+export function Choice<T extends string>({ name, value, options, onChange }: ChoiceProps<T>) {
+  const palette = usePalette();
+  return (
+    <View role="radiogroup" aria-label={name} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+      {options.map((option) => {
+        const chosen = option.value === value;
+        return (
+          <TouchableRipple
+            key={option.value}
+            role="radio"
+            aria-checked={chosen}
+            aria-label={option.label}
+            onPress={() => {
+              onChange(option.value);
+            }}
+            style={{
+              minHeight: target,
+              justifyContent: 'center',
+              paddingHorizontal: space(3),
+              borderRadius: radius.control,
+              borderWidth: 1,
+              borderColor: chosen ? palette.slate : palette.line,
+              backgroundColor: chosen ? palette.slateWash : palette.surface,
+            }}
+          >
+            <Words bold={chosen}>{option.label}</Words>
+          </TouchableRipple>
+        );
+      })}
+    </View>
+  );
+}

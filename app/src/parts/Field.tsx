@@ -1,0 +1,64 @@
+import { View, type KeyboardTypeOptions } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import { usePalette } from '../theme/theme';
+import { fonts, radius, space } from '../theme/tokens';
+import { Words } from './Words';
+
+interface FieldProps {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  /** What is wrong with it, in words. */
+  error?: string;
+  hint?: string;
+  secret?: boolean;
+  multiline?: boolean;
+  placeholder?: string;
+  keyboard?: KeyboardTypeOptions;
+  width?: number;
+  onSubmit?: () => void;
+  testID?: string;
+}
+
+/** One thing to type in, its label above it, what is wrong below it. */
+export function Field(props: FieldProps) {
+  const { label, value, onChange, error, hint, secret, multiline, placeholder, keyboard, width } = props;
+  const palette = usePalette();
+  return (
+    <View style={{ gap: space(1), width, flexGrow: width ? 0 : 1, flexShrink: 1 }}>
+      <Words size="small" tone="inkQuiet">
+        {label}
+      </Words>
+      <TextInput
+        mode="outlined"
+        dense
+        testID={props.testID}
+        value={value}
+        onChangeText={onChange}
+        onSubmitEditing={props.onSubmit}
+        accessibilityLabel={label}
+        aria-invalid={error !== undefined}
+        secureTextEntry={secret}
+        multiline={multiline}
+        numberOfLines={multiline ? 6 : 1}
+        placeholder={placeholder}
+        keyboardType={keyboard}
+        error={error !== undefined}
+        outlineColor={palette.line}
+        activeOutlineColor={palette.slate}
+        outlineStyle={{ borderRadius: radius.control }}
+        style={{ backgroundColor: palette.surface, fontSize: 16, minHeight: multiline ? 140 : 48 }}
+        contentStyle={{ fontFamily: fonts.text, minHeight: 48 }}
+      />
+      {error !== undefined ? (
+        <Words size="small" tone="ember" live>
+          {error}
+        </Words>
+      ) : hint ? (
+        <Words size="small" tone="inkQuiet">
+          {hint}
+        </Words>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,30 @@
+import type { Mark, Standing } from '../records/schema';
+import { minutesMissed, type Presence } from './presence';
+import type { TapMeaning } from './tap';
+
+type Times = Pick<Mark, 'arrivedAt' | 'leftAt'> | undefined;
+
+/** How a student was there, in few words; empty for here all the time, which makes no noise. */
+export function presenceWords(presence: Presence, mark: Times, standing: Pick<Standing, 'name'> | undefined): string {
+  if (presence.setAside) return 'set aside';
+  if (presence.away) return (standing?.name ?? 'Away').toLowerCase();
+  const arrived = presence.late ? (mark?.arrivedAt ? `late, ${mark.arrivedAt}` : 'late') : '';
+  const left = presence.leftEarly ? (mark?.leftAt ? `left ${mark.leftAt}` : 'left early') : '';
+  return [arrived, left].filter(Boolean).join(', ');
+}
+
+/** The same with the minutes, for those who listen. */
+export function presenceSpoken(presence: Presence, mark: Times, standing: Pick<Standing, 'name'> | undefined): string {
+  const words = presenceWords(presence, mark, standing) || 'here';
+  const minutes = minutesMissed(presence);
+  return presence.away || minutes === 0 ? words : `${words}, ${minutes} minutes`;
+}
+
+/** What a tap would do, as the end of "Tap: ...". */
+export const meaningWords: Record<TapMeaning, string> = {
+  away: 'away',
+  here: 'here',
+  late: 'late, from now',
+  leaves: 'leaves now',
+  back: 'back again',
+};

@@ -1,0 +1,127 @@
+import { monotonicFactory } from 'ulid';
+import type { CalendarReading } from '@slate-path/core/calendar/icalendar';
+import { lessonId } from '@slate-path/core/calendar/lessons';
+import type { ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
+import type { Enrolment, Guardian, Standing, Student } from '@slate-path/core/records/schema';
+import type { MarkFields } from '@slate-path/core/roll/changes';
+import { standingFor } from '@slate-path/core/roll/standings';
+import { acceptedPeople, defaultDecision, type MergedRow } from '@slate-path/core/roster/mergeRoster';
+import type { ApiClient } from './apiClient';
+import type { Exception } from './attendance';
+import { daysOffCalendar, rosterCsv } from './files';
+import { classes, periodTimes } from './scenario';
+import { makeTerm, meetingKey, type DemoLesson, type DemoTerm } from './term';
+
+type Payload<K extends KindName> = ChangeOf<K>['payload'];
+
+/** Collects changes and sends them through the one door, in batches. */
+class Sender {
+  private readonly nextUlid = monotonicFactory();
+  private waiting: unknown[] = [];
+
+  constructor(private readonly client: ApiClient) {}
+
+  id(at: number): string {
+    return this.nextUlid(at);
+  }
+
+  async add<K extends KindName>(kind: K, payload: Payload<K>, at: number): Promise<void> {
+    this.waiting.push({ id: this.id(at), kind, payload, madeAt: new Date(at).toISOString(), device: 'demo' });
+    if (this.waiting.length >= 200) await this.send();
+  }
+
+  async send(): Promise<void> {
+    if (this.waiting.length === 0) return;
+    const { answers } = await this.client.postJson<{ answers: ChangeAnswer[] }>('/api/changes', { changes: this.waiting });
+    const refused = answers.find(({ outcome }) => outcome === 'refused');
+    if (refused) throw new Error(`The demo's change was refused: ${JSON.stringify(refused)}`);
+    this.waiting = [];
+  }
+}
+
+interface Setup {
+  student: Student[];
+  guardian: Guardian[];
+  enrolment: Enrolment[];
+  standing: Standing[];
+}
+
+/** Fills a new teacher's place with the demo term: through files, views and changes, like a teacher would. */
+export async function fillDemo(client: ApiClient, now: number, seed?: string): Promise<DemoTerm> {
+  const term = makeTerm(now, seed);
+  const begun = Date.parse(`${term.startsOn}T07:00:00Z`) - 3 * 86_400_000;
+  const sender = new Sender(client);
+  await sender.add('term.set', { id: sender.id(begun), name: 'Autumn term', startsOn: term.startsOn, endsOn: term.endsOn }, begun);
+  const calendar = await client.postFile<CalendarReading>('/api/days-off-reading', daysOffCalendar(term.startsOn));
+  await sender.add('dayOff.add', { days: calendar.days.map((day) => ({ id: sender.id(begun), ...day })) }, begun);
+  const sections = new Map<string, string>();
+  const meetings = new Map<string, string>();
+  for (const { name, subject, room, meets } of classes) {
+    const id = sender.id(begun);
+    sections.set(name, id);
+    await sender.add('section.set', { id, name, subject, room }, begun);
+    for (const [weekday, period] of meets) {
+      const meetingId = sender.id(begun);
+      meetings.set(meetingKey(name, weekday, period), meetingId);
+      const meeting = { id: meetingId, sectionId: id, weekday, ...periodTimes(period), validFrom: null, validUntil: null };
+      await sender.add('meeting.add', meeting, begun);
+    }
+  }
+  await sender.send();
+  for (const { name } of classes) await bringRoster(client, sender, term, name, sections.get(name) ?? '', begun);
+  const setup = await client.get<Setup>('/api/setup');
+  const students = new Map(setup.student.map(({ schoolId, id }) => [schoolId, id]));
+  for (const lesson of term.lessons) {
+    const key = {
+      id: lessonId(meetings.get(lesson.meetingKey) ?? '', lesson.date),
+      sectionId: sections.get(lesson.className) ?? '',
+      date: lesson.date,
+      startsAt: lesson.startsAt,
+      endsAt: lesson.endsAt,
+    };
+    await addLesson(sender, lesson, key, students, setup.standing);
+  }
+  await sender.send();
+  return term;
+}
+
+async function bringRoster(client: ApiClient, sender: Sender, term: DemoTerm, name: string, sectionId: string, at: number): Promise<void> {
+  const students = term.students.filter((student) => student.classes.includes(name));
+  const path = `/api/sections/${sectionId}/roster-reading`;
+  const { rows } = await client.postFile<{ rows: MergedRow[] }>(path, rosterCsv(students));
+  const accepted = rows.filter((row) => defaultDecision(row) === 'accept');
+  if (accepted.length !== students.length) throw new Error(`${name}: ${accepted.length} of ${students.length} rows are good`);
+  const { guardian } = await client.get<Setup>('/api/setup');
+  const people = acceptedPeople(accepted, { guardians: guardian }, null, () => sender.id(at));
+  await sender.add('roster.accept', { sectionId, people }, at);
+  await sender.send();
+}
+
+function markOf(exception: Exception, studentId: string, standings: Standing[]): MarkFields {
+  const { kind, arrivedAt, leftAt } = exception;
+  const countsAs = kind === 'excused' ? 'away' : kind;
+  const standing = standingFor(standings, countsAs, kind === 'excused');
+  return { studentId, standingId: standing?.id ?? null, arrivedAt, leftAt };
+}
+
+async function addLesson(
+  sender: Sender,
+  lesson: DemoLesson,
+  key: Payload<'roll.mark'>['lesson'],
+  students: Map<string, string>,
+  standings: Standing[],
+): Promise<void> {
+  const at = Date.parse(lesson.takenAt);
+  if (lesson.fate === 'forgotten') return;
+  if (lesson.fate === 'set_aside') {
+    await sender.add('lesson.setAside', { lesson: key, setAside: true, label: 'Assembly' }, at);
+    return;
+  }
+  const idOf = (exception: Exception) => students.get(exception.student.schoolId) ?? '';
+  const marks = lesson.exceptions.map((exception) => markOf(exception, idOf(exception), standings));
+  await sender.add('roll.mark', { lesson: key, marks, takenAt: lesson.takenAt }, at);
+  for (const exception of lesson.exceptions) {
+    if (!exception.comment) continue;
+    await sender.add('roll.comment', { lesson: key, studentId: idOf(exception), comment: exception.comment }, at + 60_000);
+  }
+}

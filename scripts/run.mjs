@@ -1,0 +1,20 @@
+import { spawnSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** Runs a program in the project's folder and shows what it prints. @returns its exit code */
+export function run(command, args, env = {}) {
+  const { status } = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
+  return status ?? 1;
+}
+
+/** The same, ending this program when it fails. */
+export function must(command, args, env = {}) {
+  const code = run(command, args, env);
+  if (code !== 0) process.exit(code);
+}
