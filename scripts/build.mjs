@@ -9,7 +9,15 @@ import { ensurePackages } from './setup.mjs';
 const app = path.join(root, 'app');
 const dist = path.join(app, 'dist');
 const stampFile = path.join(dist, '.build-stamp');
-const sources = ['app/src', 'app/public', 'core/src', 'app/app.json', 'app/metro.config.js', 'scripts/build.mjs', 'package-lock.json'];
+const sources = [
+  'app/src',
+  'app/public',
+  'core/src',
+  'app/app.json',
+  'app/metro.config.js',
+  'scripts/build.mjs',
+  'package-lock.json',
+];
 
 function filesUnder(place) {
   const full = path.join(root, place);
@@ -25,12 +33,18 @@ function filesUnder(place) {
 /** Changes when anything does that the web build is made of. */
 function sourceStamp() {
   const hash = createHash('sha256');
-  for (const file of sources.flatMap(filesUnder)) hash.update(file.slice(root.length)).update(fs.readFileSync(file));
+  for (const file of sources.flatMap(filesUnder))
+    hash.update(file.slice(root.length)).update(fs.readFileSync(file));
   return hash.digest('hex');
 }
 
 const families = [
-  { name: 'Atkinson Hyperlegible Next', package: '@fontsource/atkinson-hyperlegible-next', file: 'atkinson-hyperlegible-next', weights: [400, 700] },
+  {
+    name: 'Atkinson Hyperlegible Next',
+    package: '@fontsource/atkinson-hyperlegible-next',
+    file: 'atkinson-hyperlegible-next',
+    weights: [400, 700],
+  },
   { name: 'Bitter', package: '@fontsource/bitter', file: 'bitter', weights: [600] },
 ];
 
@@ -79,7 +93,10 @@ function compress() {
     if (!/\.(js|css|html|svg|json|webmanifest)$/.test(file)) continue;
     const bytes = fs.readFileSync(file);
     fs.writeFileSync(`${file}.gz`, gzipSync(bytes, { level: 9 }));
-    fs.writeFileSync(`${file}.br`, brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }));
+    fs.writeFileSync(
+      `${file}.br`,
+      brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 11 } }),
+    );
   }
 }
 

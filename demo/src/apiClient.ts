@@ -28,12 +28,18 @@ export class ApiClient {
 
   async postJson<A>(path: string, body: unknown): Promise<A> {
     const headers = { 'Content-Type': 'application/json' };
-    return this.answer<A>(path, await this.fetch(path, { method: 'POST', headers, body: JSON.stringify(body) }));
+    return this.answer<A>(
+      path,
+      await this.fetch(path, { method: 'POST', headers, body: JSON.stringify(body) }),
+    );
   }
 
   async postFile<A>(path: string, file: string | Uint8Array): Promise<A> {
     const headers = { 'Content-Type': 'application/octet-stream' };
-    return this.answer<A>(path, await this.fetch(path, { method: 'POST', headers, body: file as RequestInit['body'] }));
+    return this.answer<A>(
+      path,
+      await this.fetch(path, { method: 'POST', headers, body: file as RequestInit['body'] }),
+    );
   }
 
   private async answer<A>(path: string, response: Response): Promise<A> {

@@ -41,7 +41,11 @@ export class Attendance {
   ) {
     const coldWeeks = [4, 10];
     for (const student of students) {
-      const habits = { away: 0.004 + 0.035 * random() ** 2, late: 0.005 + 0.09 * random() ** 3, excusedShare: 0.2 + 0.5 * random() };
+      const habits = {
+        away: 0.004 + 0.035 * random() ** 2,
+        late: 0.005 + 0.09 * random() ** 3,
+        excusedShare: 0.2 + 0.5 * random(),
+      };
       this.habits.set(student, habits);
       let sickDays = 0;
       let reason = '';
@@ -54,7 +58,8 @@ export class Attendance {
         }
         const single = random() < (story ?? habits.away * (day.weekday === 1 ? 1.5 : 1));
         const away = sickDays > 0 || single;
-        const excused = away && (sickDays > 0 ? random() < 0.7 : story === undefined && random() < habits.excusedShare);
+        const excused =
+          away && (sickDays > 0 ? random() < 0.7 : story === undefined && random() < habits.excusedShare);
         if (sickDays > 0) sickDays -= 1;
         else reason = reasons[Math.floor(random() * reasons.length)] ?? '';
         this.days.set(`${student.schoolId} ${day.date}`, { away, excused, reason });
@@ -63,11 +68,21 @@ export class Attendance {
   }
 
   /** Who was not simply here in a lesson. */
-  exceptionsIn(students: readonly DemoStudent[], day: DemoDay, period: Period, times: { startsAt: string; endsAt: string }): Exception[] {
+  exceptionsIn(
+    students: readonly DemoStudent[],
+    day: DemoDay,
+    period: Period,
+    times: { startsAt: string; endsAt: string },
+  ): Exception[] {
     return students.flatMap((student) => this.exceptionOf(student, day, period, times) ?? []);
   }
 
-  private exceptionOf(student: DemoStudent, day: DemoDay, period: Period, times: { startsAt: string; endsAt: string }): Exception | null {
+  private exceptionOf(
+    student: DemoStudent,
+    day: DemoDay,
+    period: Period,
+    times: { startsAt: string; endsAt: string },
+  ): Exception | null {
     const { random } = this;
     const state = this.days.get(`${student.schoolId} ${day.date}`);
     const story = stories[`${student.givenName} ${student.familyName}`]?.late?.(day.week, period);

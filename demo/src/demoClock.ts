@@ -22,7 +22,9 @@ function middlesOn(date: string): number[] {
  * @param kept of a demo started before: its clock never goes back, nor past the end of its term
  */
 export function demoStart(now: number, kept?: { lastNow: number; endsOn: string }): number {
-  const wanted = kept ? Math.max(Math.min(now, instantOf({ date: kept.endsOn, time: '23:00' }, school.zone)), kept.lastNow) : now;
+  const wanted = kept
+    ? Math.max(Math.min(now, instantOf({ date: kept.endsOn, time: '23:00' }, school.zone)), kept.lastNow)
+    : now;
   const { date } = localMoment(wanted, school.zone);
   const found = datesBetween(addDays(date, -4), addDays(date, 4))
     .filter((day) => !kept || day <= kept.endsOn)

@@ -5,11 +5,31 @@ import { daysOff } from './scenario';
 
 /** A class's roster as a school's office would export it. */
 export function rosterCsv(students: readonly DemoStudent[]): string {
-  const heading = ['Student ID', 'Name', 'Called', 'E-mail', 'Grade', 'Guardian', 'Guardian e-mail', 'Guardian 2', 'Guardian 2 e-mail'];
+  const heading = [
+    'Student ID',
+    'Name',
+    'Called',
+    'E-mail',
+    'Grade',
+    'Guardian',
+    'Guardian e-mail',
+    'Guardian 2',
+    'Guardian 2 e-mail',
+  ];
   const rows = students.map(({ schoolId, givenName, familyName, called, email, grade, guardians }) => {
     const [first, second] = guardians;
     const name = familyName ? `${familyName}, ${givenName}` : givenName;
-    return [schoolId, name, called, email, grade, first?.name ?? '', first?.email ?? '', second?.name ?? '', second?.email ?? ''];
+    return [
+      schoolId,
+      name,
+      called,
+      email,
+      grade,
+      first?.name ?? '',
+      first?.email ?? '',
+      second?.name ?? '',
+      second?.email ?? '',
+    ];
   });
   return writeCsv([heading, ...rows]);
 }
@@ -35,5 +55,12 @@ export function daysOffCalendar(termStart: string): string {
     `DTEND;VALUE=DATE:${plain(addDays(endsOn, 1))}`,
     'END:VEVENT',
   ]);
-  return ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Tern Rock School//EN', ...events, 'END:VCALENDAR', ''].join('\r\n');
+  return [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//Tern Rock School//EN',
+    ...events,
+    'END:VCALENDAR',
+    '',
+  ].join('\r\n');
 }

@@ -32,7 +32,9 @@ class Sender {
 
   async send(): Promise<void> {
     if (this.waiting.length === 0) return;
-    const { answers } = await this.client.postJson<{ answers: ChangeAnswer[] }>('/api/changes', { changes: this.waiting });
+    const { answers } = await this.client.postJson<{ answers: ChangeAnswer[] }>('/api/changes', {
+      changes: this.waiting,
+    });
     const refused = answers.find(({ outcome }) => outcome === 'refused');
     if (refused) throw new Error(`The demo's change was refused: ${JSON.stringify(refused)}`);
     this.waiting = [];
@@ -51,9 +53,20 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
   const term = makeTerm(now, seed);
   const begun = Date.parse(`${term.startsOn}T07:00:00Z`) - 3 * 86_400_000;
   const sender = new Sender(client);
-  await sender.add('term.set', { id: sender.id(begun), name: 'Autumn term', startsOn: term.startsOn, endsOn: term.endsOn }, begun);
-  const calendar = await client.postFile<CalendarReading>('/api/days-off-reading', daysOffCalendar(term.startsOn));
-  await sender.add('dayOff.add', { days: calendar.days.map((day) => ({ id: sender.id(begun), ...day })) }, begun);
+  await sender.add(
+    'term.set',
+    { id: sender.id(begun), name: 'Autumn term', startsOn: term.startsOn, endsOn: term.endsOn },
+    begun,
+  );
+  const calendar = await client.postFile<CalendarReading>(
+    '/api/days-off-reading',
+    daysOffCalendar(term.startsOn),
+  );
+  await sender.add(
+    'dayOff.add',
+    { days: calendar.days.map((day) => ({ id: sender.id(begun), ...day })) },
+    begun,
+  );
   const sections = new Map<string, string>();
   const meetings = new Map<string, string>();
   for (const { name, subject, room, meets } of classes) {
@@ -63,12 +76,20 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
     for (const [weekday, period] of meets) {
       const meetingId = sender.id(begun);
       meetings.set(meetingKey(name, weekday, period), meetingId);
-      const meeting = { id: meetingId, sectionId: id, weekday, ...periodTimes(period), validFrom: null, validUntil: null };
+      const meeting = {
+        id: meetingId,
+        sectionId: id,
+        weekday,
+        ...periodTimes(period),
+        validFrom: null,
+        validUntil: null,
+      };
       await sender.add('meeting.add', meeting, begun);
     }
   }
   await sender.send();
-  for (const { name } of classes) await bringRoster(client, sender, term, name, sections.get(name) ?? '', begun);
+  for (const { name } of classes)
+    await bringRoster(client, sender, term, name, sections.get(name) ?? '', begun);
   const setup = await client.get<Setup>('/api/setup');
   const students = new Map(setup.student.map(({ schoolId, id }) => [schoolId, id]));
   for (const lesson of term.lessons) {
@@ -85,12 +106,20 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
   return term;
 }
 
-async function bringRoster(client: ApiClient, sender: Sender, term: DemoTerm, name: string, sectionId: string, at: number): Promise<void> {
+async function bringRoster(
+  client: ApiClient,
+  sender: Sender,
+  term: DemoTerm,
+  name: string,
+  sectionId: string,
+  at: number,
+): Promise<void> {
   const students = term.students.filter((student) => student.classes.includes(name));
   const path = `/api/sections/${sectionId}/roster-reading`;
   const { rows } = await client.postFile<{ rows: MergedRow[] }>(path, rosterCsv(students));
   const accepted = rows.filter((row) => defaultDecision(row) === 'accept');
-  if (accepted.length !== students.length) throw new Error(`${name}: ${accepted.length} of ${students.length} rows are good`);
+  if (accepted.length !== students.length)
+    throw new Error(`${name}: ${accepted.length} of ${students.length} rows are good`);
   const { guardian } = await client.get<Setup>('/api/setup');
   const people = acceptedPeople(accepted, { guardians: guardian }, null, () => sender.id(at));
   await sender.add('roster.accept', { sectionId, people }, at);
@@ -122,6 +151,10 @@ async function addLesson(
   await sender.add('roll.mark', { lesson: key, marks, takenAt: lesson.takenAt }, at);
   for (const exception of lesson.exceptions) {
     if (!exception.comment) continue;
-    await sender.add('roll.comment', { lesson: key, studentId: idOf(exception), comment: exception.comment }, at + 60_000);
+    await sender.add(
+      'roll.comment',
+      { lesson: key, studentId: idOf(exception), comment: exception.comment },
+      at + 60_000,
+    );
   }
 }

@@ -5,7 +5,11 @@ export interface Person {
   called: string;
 }
 
-const person = (givenName: string, familyName: string, called = ''): Person => ({ givenName, familyName, called });
+const person = (givenName: string, familyName: string, called = ''): Person => ({
+  givenName,
+  familyName,
+  called,
+});
 
 /** In Boat Workshop: a shared given name, a single one, letters outside ASCII, another name to be called by. */
 export const namedPeople: Person[] = [

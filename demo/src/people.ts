@@ -19,7 +19,10 @@ function pick<T>(list: readonly T[], random: PRNG): T {
 
 /** An address from a name: letters and hyphens only, as a school's system would make it. */
 function addressOf({ givenName, familyName }: Person): string {
-  const plain = `${givenName}.${familyName}`.normalize('NFKD').replace(/ı/g, 'i').replace(/[^A-Za-z.-]/g, '');
+  const plain = `${givenName}.${familyName}`
+    .normalize('NFKD')
+    .replace(/ı/g, 'i')
+    .replace(/[^A-Za-z.-]/g, '');
   return `${plain.toLowerCase().replace(/\.$/, '')}@ternrock.example`;
 }
 
@@ -38,7 +41,10 @@ function guardiansOf({ familyName, givenName }: Person, random: PRNG): DemoStude
   return Array.from({ length: count }, () => {
     const first = pick(givenNames, random);
     const last = familyName || givenName;
-    return { name: `${first} ${last}`, email: addressOf({ givenName: first, familyName: last, called: '' }).replace('ternrock', 'mail') };
+    return {
+      name: `${first} ${last}`,
+      email: addressOf({ givenName: first, familyName: last, called: '' }).replace('ternrock', 'mail'),
+    };
   });
 }
 
@@ -67,7 +73,10 @@ export function makeStudents(random: PRNG): DemoStudent[] {
   };
   also(['Odalys Brandt', 'Tomasz Afolabi', 'Yusra Haddadin'], 'Tides and Navigation');
   also(['Odalys Brandt', 'Mei Tanaka', 'Dario Quispe', 'Pell Arbuckle'], 'Watch');
-  const others = students.filter((student) => student.classes.length === 1 && student.classes[0] !== 'Boat Workshop');
-  for (const student of others.filter((_, index) => index % 8 === 3).slice(0, 10)) student.classes.push('Watch');
+  const others = students.filter(
+    (student) => student.classes.length === 1 && student.classes[0] !== 'Boat Workshop',
+  );
+  for (const student of others.filter((_, index) => index % 8 === 3).slice(0, 10))
+    student.classes.push('Watch');
   return students;
 }

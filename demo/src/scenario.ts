@@ -28,11 +28,63 @@ export interface DemoClass {
 }
 
 export const classes: DemoClass[] = [
-  { name: 'Boat Workshop', subject: 'Boat Workshop', room: 'Slipway shed', size: 26, meets: [[1, 3], [3, 5], [5, 2]] },
-  { name: 'Tides and Navigation', subject: 'Tides and Navigation', room: 'Chart room', size: 28, meets: [[1, 1], [2, 3], [4, 2], [5, 4]] },
-  { name: 'Shore Ecology', subject: 'Shore Ecology', room: 'Wet lab', size: 29, meets: [[1, 5], [2, 1], [4, 5]] },
-  { name: 'Log-keeping', subject: 'Log-keeping', room: 'Library', size: 27, meets: [[2, 4], [3, 2], [4, 3], [5, 5]] },
-  { name: 'Watch', subject: 'Watch', room: 'Harbour office', size: 14, meets: [[1, 2], [3, 1], [5, 1]] },
+  {
+    name: 'Boat Workshop',
+    subject: 'Boat Workshop',
+    room: 'Slipway shed',
+    size: 26,
+    meets: [
+      [1, 3],
+      [3, 5],
+      [5, 2],
+    ],
+  },
+  {
+    name: 'Tides and Navigation',
+    subject: 'Tides and Navigation',
+    room: 'Chart room',
+    size: 28,
+    meets: [
+      [1, 1],
+      [2, 3],
+      [4, 2],
+      [5, 4],
+    ],
+  },
+  {
+    name: 'Shore Ecology',
+    subject: 'Shore Ecology',
+    room: 'Wet lab',
+    size: 29,
+    meets: [
+      [1, 5],
+      [2, 1],
+      [4, 5],
+    ],
+  },
+  {
+    name: 'Log-keeping',
+    subject: 'Log-keeping',
+    room: 'Library',
+    size: 27,
+    meets: [
+      [2, 4],
+      [3, 2],
+      [4, 3],
+      [5, 5],
+    ],
+  },
+  {
+    name: 'Watch',
+    subject: 'Watch',
+    room: 'Harbour office',
+    size: 14,
+    meets: [
+      [1, 2],
+      [3, 1],
+      [5, 1],
+    ],
+  },
 ];
 
 /** Weeks of the term (from 0) and what is off in them; a single day has its weekday. */

@@ -50,7 +50,14 @@ export async function startDemo(options: DemoOptions): Promise<Running> {
   const begin = fixedNow ? Date.parse(fixedNow) : demoStart(real, kept ?? undefined);
   const clock = () => (fixedNow ? begin : begin + Date.now() - real);
   const teacherId = kept?.teacherId ?? (await makeTeacher(folder, clock));
-  const running = await startServer({ dataFolder: folder, port, host, pages, clock, demoTeacherId: teacherId });
+  const running = await startServer({
+    dataFolder: folder,
+    port,
+    host,
+    pages,
+    clock,
+    demoTeacherId: teacherId,
+  });
   const endsOn = kept?.endsOn ?? (await fill(running.address, clock()));
   const remember = () => {
     fs.writeFileSync(file, JSON.stringify({ teacherId, lastNow: clock(), endsOn }));
@@ -78,7 +85,10 @@ async function makeTeacher(folder: string, clock: () => number): Promise<string>
   // Nobody signs in with it: the demo has a door of its own, which is there only in the demo.
   const passphrase = crypto.randomUUID();
   const beginning = () => clock() - 100 * 86_400_000;
-  const teacherId = await createTeacher({ database, clock: beginning }, { name: teacherName, passphrase, school });
+  const teacherId = await createTeacher(
+    { database, clock: beginning },
+    { name: teacherName, passphrase, school },
+  );
   await database.close();
   return teacherId;
 }

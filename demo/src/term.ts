@@ -1,6 +1,13 @@
 import seedrandom from 'seedrandom';
 import { lessonId } from '@slate-path/core/calendar/lessons';
-import { addDays, datesBetween, daysBetween, minutesOf, timeOf, weekdayOf } from '@slate-path/core/calendar/localTime';
+import {
+  addDays,
+  datesBetween,
+  daysBetween,
+  minutesOf,
+  timeOf,
+  weekdayOf,
+} from '@slate-path/core/calendar/localTime';
 import { instantOf, localMoment } from '@slate-path/core/calendar/zone';
 import { Attendance, type DemoDay, type Exception } from './attendance';
 import { daysOffOf } from './files';
@@ -28,7 +35,8 @@ export interface DemoTerm {
   lessons: DemoLesson[];
 }
 
-export const meetingKey = (className: string, weekday: number, period: Period) => `${className} ${weekday} ${period}`;
+export const meetingKey = (className: string, weekday: number, period: Period) =>
+  `${className} ${weekday} ${period}`;
 
 /** Every lesson's id derives from its meeting's; the demo names meetings by class, day and period. */
 export { lessonId };
@@ -42,7 +50,14 @@ function schoolDays(startsOn: string, today: string): DemoDay[] {
   });
 }
 
-function lessonOf(demoClass: DemoClass, day: DemoDay, period: Period, students: DemoStudent[], attendance: Attendance, draw: number): DemoLesson {
+function lessonOf(
+  demoClass: DemoClass,
+  day: DemoDay,
+  period: Period,
+  students: DemoStudent[],
+  attendance: Attendance,
+  draw: number,
+): DemoLesson {
   const times = periodTimes(period);
   const key = meetingKey(demoClass.name, day.weekday, period);
   // The last full week always has forgotten lessons, so that there is something to catch up.

@@ -18,7 +18,16 @@ interface ActionProps {
 }
 
 /** A button with words. */
-export function Action({ label, onPress, kind = 'outlined', icon: Icon, disabled, name, style, testID }: ActionProps) {
+export function Action({
+  label,
+  onPress,
+  kind = 'outlined',
+  icon: Icon,
+  disabled,
+  name,
+  style,
+  testID,
+}: ActionProps) {
   const palette = usePalette();
   const color = kind === 'main' ? palette.onSlate : kind === 'plain' ? palette.slate : palette.ink;
   return (
@@ -28,10 +37,22 @@ export function Action({ label, onPress, kind = 'outlined', icon: Icon, disabled
       disabled={disabled}
       accessibilityLabel={name ?? label}
       testID={testID}
-      icon={Icon ? () => <Icon size={20} color={disabled ? palette.inkQuiet : color} strokeWidth={2} /> : undefined}
+      icon={
+        Icon
+          ? () => <Icon size={20} color={disabled ? palette.inkQuiet : color} strokeWidth={2} />
+          : undefined
+      }
       style={[{ borderRadius: radius.control, borderColor: palette.line }, style]}
       contentStyle={{ minHeight: 48 }}
-      labelStyle={{ fontFamily: fonts.text, fontSize: 16, lineHeight: 22, fontWeight: '700', letterSpacing: 0, marginHorizontal: 16 }}
+      labelStyle={{
+        fontFamily: fonts.text,
+        fontSize: 16,
+        lineHeight: 22,
+        fontWeight: '700',
+        letterSpacing: 0,
+        marginHorizontal: 16,
+        marginLeft: Icon ? 20 : 16,
+      }}
       textColor={disabled ? palette.inkQuiet : color}
     >
       {label}

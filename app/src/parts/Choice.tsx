@@ -16,7 +16,11 @@ interface ChoiceProps<T extends string> {
 export function Choice<T extends string>({ name, value, options, onChange }: ChoiceProps<T>) {
   const palette = usePalette();
   return (
-    <View role="radiogroup" aria-label={name} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+    <View
+      role="radiogroup"
+      aria-label={name}
+      style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}
+    >
       {options.map((option) => {
         const chosen = option.value === value;
         return (

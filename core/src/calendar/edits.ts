@@ -10,8 +10,7 @@ export const calendarEdits: EditsByKind<typeof calendarChanges> = {
     { op: 'ensure', table: 'term', id, values },
     { op: 'set', table: 'term', id, values },
   ],
-  'dayOff.add': ({ days }) =>
-    days.map(({ id, ...values }) => ({ op: 'make', table: 'dayOff', id, values })),
+  'dayOff.add': ({ days }) => days.map(({ id, ...values }) => ({ op: 'make', table: 'dayOff', id, values })),
   'dayOff.remove': ({ id }) => [{ op: 'set', table: 'dayOff', id, values: { removed: true } }],
   'meeting.add': ({ id, ...values }) => [{ op: 'make', table: 'meeting', id, values }],
   'meeting.end': ({ id, validUntil }) => [{ op: 'set', table: 'meeting', id, values: { validUntil } }],

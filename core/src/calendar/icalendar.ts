@@ -28,7 +28,9 @@ function spansOf(event: ICAL.Event): { startsOn: string; endsOn: string }[] {
   }
   const spans: { startsOn: string; endsOn: string }[] = [];
   const repeats = event.iterator();
-  for (let start = repeats.next(); start && spans.length < mostRepeats; start = repeats.next()) {
+  // The library's types leave out that the last `next` gives nothing.
+  const next = () => repeats.next() as ICAL.Time | null | undefined;
+  for (let start = next(); start && spans.length < mostRepeats; start = next()) {
     const { startDate, endDate } = event.getOccurrenceDetails(start);
     spans.push({ startsOn: dateOf(startDate), endsOn: lastDay(endDate) });
   }

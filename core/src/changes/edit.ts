@@ -52,10 +52,10 @@ export function invertEdits(records: Records, edits: readonly Edit[]): Edit[] {
   for (const edit of edits) {
     const before = (now[edit.table] as Record<string, Row>)[edit.id];
     if (edit.op === 'make' && (!before || before['removed'])) {
-      inverse.unshift({ op: 'set', table: edit.table, id: edit.id, values: { removed: true } } as Edit);
+      inverse.unshift({ op: 'set', table: edit.table, id: edit.id, values: { removed: true } });
     } else if (edit.op === 'set' && before) {
       const values = Object.fromEntries(Object.keys(edit.values).map((field) => [field, before[field]]));
-      inverse.unshift({ op: 'set', table: edit.table, id: edit.id, values } as Edit);
+      inverse.unshift({ op: 'set', table: edit.table, id: edit.id, values });
     }
     now = applyEdits(now, [edit]);
   }

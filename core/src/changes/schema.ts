@@ -32,7 +32,13 @@ const kindSchemas = Object.entries(changeKinds).map(([kind, { payload }]) =>
 );
 
 export type ChangeOf<K extends KindName> = {
-  [N in K]: { id: string; madeAt: string; device: string; kind: N; payload: PayloadOf<(typeof changeKinds)[N]> };
+  [N in K]: {
+    id: string;
+    madeAt: string;
+    device: string;
+    kind: N;
+    payload: PayloadOf<(typeof changeKinds)[N]>;
+  };
 }[K];
 export type UndoChange = z.infer<typeof Undo>;
 export type Change = ChangeOf<KindName> | UndoChange;

@@ -102,9 +102,11 @@ export function readDelimited(text: string): TableRow[] {
   return rows;
 }
 
-function tidy(cell: unknown): string {
+type Cell = string | number | boolean | Date | null | undefined;
+
+function tidy(cell: Cell): string {
   if (cell === null || cell === undefined) return '';
-  const text = cell instanceof Date ? cell.toISOString().slice(0, 10) : String(cell as string | number);
+  const text = cell instanceof Date ? cell.toISOString().slice(0, 10) : String(cell);
   return text
     .replace(/[\u200B\uFEFF]/g, '')
     .replace(/[\s\u00A0]+/g, ' ')

@@ -31,7 +31,9 @@ export function foldName(name: string): string {
 }
 
 const particles = new Set(
-  'al bin binti da das de del della den der di dos du el ibn la le mac ní nic o san ter van von zu'.split(' '),
+  'al bin binti da das de del della den der di dos du el ibn la le mac ní nic o san ter van von zu'.split(
+    ' ',
+  ),
 );
 
 /**

@@ -11,9 +11,7 @@ export const Id = z
 export const LocalDate = z.iso.date('A date looks like 2026-11-23');
 
 /** A wall-clock time in the school's zone, `HH:MM`. */
-export const LocalTime = z
-  .string()
-  .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time looks like 09:05');
+export const LocalTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time looks like 09:05');
 
 /** A moment, UTC, ISO 8601 with milliseconds. */
 export const Instant = z.iso.datetime('A moment looks like 2026-11-23T09:05:00.000Z');

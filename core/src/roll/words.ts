@@ -5,7 +5,11 @@ import type { TapMeaning } from './tap';
 type Times = Pick<Mark, 'arrivedAt' | 'leftAt'> | undefined;
 
 /** How a student was there, in few words; empty for here all the time, which makes no noise. */
-export function presenceWords(presence: Presence, mark: Times, standing: Pick<Standing, 'name'> | undefined): string {
+export function presenceWords(
+  presence: Presence,
+  mark: Times,
+  standing: Pick<Standing, 'name'> | undefined,
+): string {
   if (presence.setAside) return 'set aside';
   if (presence.away) return (standing?.name ?? 'Away').toLowerCase();
   const arrived = presence.late ? (mark?.arrivedAt ? `late, ${mark.arrivedAt}` : 'late') : '';
@@ -14,7 +18,11 @@ export function presenceWords(presence: Presence, mark: Times, standing: Pick<St
 }
 
 /** The same with the minutes, for those who listen. */
-export function presenceSpoken(presence: Presence, mark: Times, standing: Pick<Standing, 'name'> | undefined): string {
+export function presenceSpoken(
+  presence: Presence,
+  mark: Times,
+  standing: Pick<Standing, 'name'> | undefined,
+): string {
   const words = presenceWords(presence, mark, standing) || 'here';
   const minutes = minutesMissed(presence);
   return presence.away || minutes === 0 ? words : `${words}, ${minutes} minutes`;

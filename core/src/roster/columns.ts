@@ -113,7 +113,11 @@ function settleRoles(found: (ColumnRole | 'one_word')[], columns: string[][]): C
     if (role === 'one_word') roles[index] = 'ignored';
     else if (role === 'ignored' || !roles.includes(role)) roles[index] = role;
     else if (role === 'email')
-      roles[index] = free('guardian1_email') ? 'guardian1_email' : free('guardian2_email') ? 'guardian2_email' : 'ignored';
+      roles[index] = free('guardian1_email')
+        ? 'guardian1_email'
+        : free('guardian2_email')
+          ? 'guardian2_email'
+          : 'ignored';
     else if (role === 'name') roles[index] = free('guardian1_name') ? 'guardian1_name' : 'ignored';
     else roles[index] = 'ignored';
   });

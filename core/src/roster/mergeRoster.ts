@@ -38,12 +38,25 @@ function matchOf(row: RosterRow, students: readonly Student[]): Match {
     if (!first) return null;
     return second ? { doubt: `${found.length} students have this ${by}` } : { student: first };
   };
-  const byId = row.schoolId && only(students.filter((s) => s.schoolId === row.schoolId), 'id');
+  const byId =
+    row.schoolId &&
+    only(
+      students.filter((s) => s.schoolId === row.schoolId),
+      'id',
+    );
   if (byId) return byId;
   const address = row.email.toLowerCase();
-  const byEmail = address && only(students.filter((s) => s.email.toLowerCase() === address), 'e-mail');
+  const byEmail =
+    address &&
+    only(
+      students.filter((s) => s.email.toLowerCase() === address),
+      'e-mail',
+    );
   if (byEmail) return byEmail;
-  const byName = only(students.filter((s) => nameKey(s) === nameKey(row)), 'name');
+  const byName = only(
+    students.filter((s) => nameKey(s) === nameKey(row)),
+    'name',
+  );
   if (byName && 'student' in byName) {
     const { email, schoolId } = byName.student;
     if (email && row.email) return { doubt: `a student of this name has the address ${email}` };
@@ -72,7 +85,9 @@ function newGuardians(row: Pick<RosterRow, 'guardians'>, studentId: string, guar
   const known = guardians.filter((guardian) => guardian.studentId === studentId);
   return row.guardians.filter(
     ({ name, email }) =>
-      !known.some((k) => (email ? k.email.toLowerCase() === email.toLowerCase() : foldName(k.name) === foldName(name))),
+      !known.some((k) =>
+        email ? k.email.toLowerCase() === email.toLowerCase() : foldName(k.name) === foldName(name),
+      ),
   );
 }
 
@@ -81,7 +96,8 @@ function mergeRow(row: RosterRow, sectionId: string, people: People, taken: Set<
   if (row.fate === 'left_out') return merged;
   const match = matchOf(row, people.students);
   if (!match) return merged;
-  if ('doubt' in match) return { ...merged, fate: 'in_doubt', doubts: [...row.doubts, { column: null, reason: match.doubt }] };
+  if ('doubt' in match)
+    return { ...merged, fate: 'in_doubt', doubts: [...row.doubts, { column: null, reason: match.doubt }] };
   if (taken.has(match.student.id)) {
     const reason = 'another row is this student already';
     return { ...merged, fate: 'in_doubt', doubts: [...row.doubts, { column: null, reason }] };

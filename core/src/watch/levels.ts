@@ -65,7 +65,15 @@ function highestShare(lessons: readonly Attended[], lines: LevelLines): LevelCro
   const line = lines.shares.filter((share) => value >= share).sort((a, b) => b - a)[0];
   if (line === undefined) return null;
   const since = overSince(lessons, line, lines.fewestTaken) ?? lessons[taken - 1]?.date ?? '';
-  return { kind: 'share', line, value, missed, taken, since, certainty: certaintyOverLine(missed, taken, line) };
+  return {
+    kind: 'share',
+    line,
+    value,
+    missed,
+    taken,
+    since,
+    certainty: certaintyOverLine(missed, taken, line),
+  };
 }
 
 function streakAtEnd(lessons: readonly Attended[], lines: LevelLines): LevelCrossed | null {

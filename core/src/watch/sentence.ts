@@ -8,7 +8,8 @@ export function inWords(count: number): string {
   return numberWords[count] ?? String(count);
 }
 
-const percent = (share: number) => `${Math.round(share * 100)} %`;
+/** With a space that does not break, so that the sign stays with its number. */
+const percent = (share: number) => `${Math.round(share * 100)}\u00A0%`;
 const day = (date: string) => format(parseISO(date), 'd MMMM');
 
 function sentenceOf(level: LevelCrossed): string {

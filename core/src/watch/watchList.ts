@@ -65,11 +65,7 @@ function strengthOf(level: LevelCrossed): number {
   return level.certainty * (1 - Math.pow(0.5, times));
 }
 
-function itemOf(
-  enrolment: Enrolment,
-  levels: LevelCrossed[],
-  classMedian: number,
-): WatchItem {
+function itemOf(enrolment: Enrolment, levels: LevelCrossed[], classMedian: number): WatchItem {
   const sure = levels.filter((level) => level.certainty >= credibleFrom);
   const shown = sure.length > 0 ? sure : levels;
   const ordered = shown.toSorted((a, b) => strengthOf(b) - strengthOf(a));

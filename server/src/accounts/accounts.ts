@@ -16,7 +16,10 @@ export interface NewTeacher {
  * A teacher with a school and the standings that ship, through the one door like everything else.
  * @returns the teacher's id
  */
-export async function createTeacher(services: Pick<Services, 'database' | 'clock'>, teacher: NewTeacher): Promise<string> {
+export async function createTeacher(
+  services: Pick<Services, 'database' | 'clock'>,
+  teacher: NewTeacher,
+): Promise<string> {
   const { database } = services;
   const teacherId = ulid();
   const now = new Date(services.clock()).toISOString();

@@ -37,7 +37,8 @@ function stampFor(change: Change, arrival: Arrival): Stamp {
 async function doneBy(manager: EntityManager, changeId: string, teacherId: string): Promise<ChangeLine> {
   const line = await manager.findOneBy(ChangeEntity, { id: changeId, teacherId });
   if (!line) throw new Refusal('There is nothing to take back: the change never arrived here.');
-  if (line.kind === 'undo') throw new Refusal('This has been taken back already; make the change again instead.');
+  if (line.kind === 'undo')
+    throw new Refusal('This has been taken back already; make the change again instead.');
   return line;
 }
 
@@ -75,7 +76,16 @@ async function applyOnce(manager: EntityManager, change: Change, arrival: Arriva
   }
   const { about, edits } = await perform(manager, change, arrival);
   const { id, kind, device, madeAt, payload } = change;
-  await manager.insert(ChangeEntity, { id, kind, device, madeAt, payload, about, edits, ...arrival } as never);
+  await manager.insert(ChangeEntity, {
+    id,
+    kind,
+    device,
+    madeAt,
+    payload,
+    about,
+    edits,
+    ...arrival,
+  } as never);
   return applied(id, edits);
 }
 
@@ -88,14 +98,19 @@ function idOf(raw: unknown): string {
  * The one door for writes: reads, authorises and applies a change, and writes its line in the log,
  * all in one transaction. The same id again changes nothing and is answered the same.
  */
-export async function applyChange(database: OpenDatabase, raw: unknown, arrival: Arrival): Promise<ChangeAnswer> {
+export async function applyChange(
+  database: OpenDatabase,
+  raw: unknown,
+  arrival: Arrival,
+): Promise<ChangeAnswer> {
   const parsed = Change.safeParse(raw);
   if (!parsed.success)
     return refused(idOf(raw), 'This change is not well formed.', fieldErrors(parsed.error));
   try {
     return await database.inTransaction((manager) => applyOnce(manager, parsed.data, arrival));
   } catch (error) {
-    if (error instanceof Refusal || error instanceof MissingRecord) return refused(parsed.data.id, error.message);
+    if (error instanceof Refusal || error instanceof MissingRecord)
+      return refused(parsed.data.id, error.message);
     throw error;
   }
 }

@@ -7,7 +7,9 @@ import { recordEntities, type Row } from '../database/entities';
 const mostPerQuery = 500;
 
 function chunks<T>(items: T[], size: number): T[][] {
-  return Array.from({ length: Math.ceil(items.length / size) }, (_, i) => items.slice(i * size, (i + 1) * size));
+  return Array.from({ length: Math.ceil(items.length / size) }, (_, i) =>
+    items.slice(i * size, (i + 1) * size),
+  );
 }
 
 async function loadByIds(manager: EntityManager, table: TableName, ids: string[]): Promise<Row[]> {
@@ -75,7 +77,9 @@ export class Rows {
 
   private written(table: TableName): Row[] {
     const keys = [...this.made, ...this.touched].filter((key) => key.startsWith(`${table} `));
-    return [...new Set(keys)].map((key) => this.found.get(key)).filter((row): row is Row => row !== undefined);
+    return [...new Set(keys)]
+      .map((key) => this.found.get(key))
+      .filter((row): row is Row => row !== undefined);
   }
 
   /** Writes what was made and touched, parents before children. */

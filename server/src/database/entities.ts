@@ -118,7 +118,10 @@ const ownColumns: Record<TableName, Columns> = {
 
 /** What views look rows up by, besides the owner. */
 const indices: Partial<Record<TableName, string[][]>> = {
-  lesson: [['teacherId', 'date'], ['sectionId', 'date']],
+  lesson: [
+    ['teacherId', 'date'],
+    ['sectionId', 'date'],
+  ],
   mark: [['lessonId'], ['studentId']],
   enrolment: [['sectionId'], ['studentId']],
   guardian: [['studentId']],
@@ -161,9 +164,9 @@ export const TeacherEntity = new EntitySchema<Teacher>({
   tableName: 'teacher',
   columns: {
     id: { type: 'text', primary: true },
-    name: text as never,
-    passphraseHash: text as never,
-    createdAt: text as never,
+    name: text,
+    passphraseHash: text,
+    createdAt: text,
   },
 });
 
@@ -172,8 +175,8 @@ export const SessionEntity = new EntitySchema<Session>({
   tableName: 'session',
   columns: {
     tokenHash: { type: 'text', primary: true },
-    teacherId: text as never,
-    expiresAt: text as never,
+    teacherId: text,
+    expiresAt: text,
   },
   foreignKeys: [{ target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] }],
 });
@@ -184,14 +187,14 @@ export const ChangeEntity = new EntitySchema<ChangeLine>({
   columns: {
     seq: { type: 'integer', primary: true, generated: 'increment' },
     id: { type: 'text', unique: true },
-    teacherId: text as never,
-    kind: text as never,
-    about: nullableText as never,
-    device: text as never,
-    madeAt: text as never,
-    receivedAt: text as never,
-    payload: json as never,
-    edits: json as never,
+    teacherId: text,
+    kind: text,
+    about: nullableText,
+    device: text,
+    madeAt: text,
+    receivedAt: text,
+    payload: json,
+    edits: json,
   },
   foreignKeys: [{ target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] }],
   indices: [
@@ -200,9 +203,4 @@ export const ChangeEntity = new EntitySchema<ChangeLine>({
   ],
 });
 
-export const entities = [
-  TeacherEntity,
-  SessionEntity,
-  ChangeEntity,
-  ...Object.values(recordEntities),
-];
+export const entities = [TeacherEntity, SessionEntity, ChangeEntity, ...Object.values(recordEntities)];

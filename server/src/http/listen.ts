@@ -13,7 +13,8 @@ export function listen(app: Express, port: number, host: string): Promise<Server
         return;
       }
       const code = (error as NodeJS.ErrnoException).code;
-      const why = code === 'EADDRINUSE' ? 'is in use by another program' : `cannot be used (${error.message})`;
+      const why =
+        code === 'EADDRINUSE' ? 'is in use by another program' : `cannot be used (${error.message})`;
       reject(new ListenError(`Port ${port} ${why}. Give another one, as in PORT=${port + 1} npm start.`));
     });
   });

@@ -79,7 +79,13 @@ function limiter({ triesPerQuarterHour }: Route): RequestHandler[] {
     throw new Problem(429, 'Too many tries', 'There were too many tries. Wait a quarter of an hour.');
   };
   return [
-    rateLimit({ windowMs: 15 * 60_000, limit: triesPerQuarterHour, standardHeaders: 'draft-8', legacyHeaders: false, handler: refuse }),
+    rateLimit({
+      windowMs: 15 * 60_000,
+      limit: triesPerQuarterHour,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      handler: refuse,
+    }),
   ];
 }
 

@@ -30,7 +30,10 @@ function bodyOf(route: Route): JsonSchema | undefined {
   if (!body) return undefined;
   const schema =
     path === '/api/changes'
-      ? { type: 'object', properties: { changes: { type: 'array', items: { $ref: '#/components/schemas/Change' } } } }
+      ? {
+          type: 'object',
+          properties: { changes: { type: 'array', items: { $ref: '#/components/schemas/Change' } } },
+        }
       : jsonSchema(body, 'input');
   return { content: { 'application/json': { schema } }, required: true };
 }

@@ -60,5 +60,5 @@ export interface Route<
 export function route<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodType, A extends z.ZodType>(
   definition: Route<P, Q, B, A>,
 ): Route {
-  return definition as unknown as Route;
+  return definition;
 }

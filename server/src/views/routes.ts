@@ -145,8 +145,13 @@ export const viewRoutes = [
       const marks = await load(from, 'mark', present);
       const standings = await load(from, 'standing', { teacherId });
       const school = await load(from, 'school', { teacherId });
-      const byId = <T extends { id: string }>(rows: T[]) => Object.fromEntries(rows.map((row) => [row.id, row]));
-      const book: RollBook = { marks: byId(marks), standings: byId(standings), graceMinutes: school[0]?.graceMinutes };
+      const byId = <T extends { id: string }>(rows: T[]) =>
+        Object.fromEntries(rows.map((row) => [row.id, row]));
+      const book: RollBook = {
+        marks: byId(marks),
+        standings: byId(standings),
+        graceMinutes: school[0]?.graceMinutes,
+      };
       const items = await services.jobs.run('watch', { enrolments, lessons, book });
       const marksOf = groupBy(marks, ({ studentId }) => studentId);
       const listed = new Set(items.map(({ studentId }) => studentId));

@@ -13,7 +13,14 @@ function Welcome({ title, children }: { title: string; children: ReactNode }) {
   return (
     <ScrollView
       style={{ flex: 1, backgroundColor: palette.ground }}
-      contentContainerStyle={{ padding: space(6), paddingTop: space(14), gap: space(4), maxWidth: 480, width: '100%', alignSelf: 'center' }}
+      contentContainerStyle={{
+        padding: space(6),
+        paddingTop: space(14),
+        gap: space(4),
+        maxWidth: 480,
+        width: '100%',
+        alignSelf: 'center',
+      }}
     >
       <Words tone="inkQuiet">Slate Path</Words>
       <Words size="title" serif heading={1}>
@@ -33,7 +40,9 @@ function useTry(): [run: (work: () => Promise<void>) => void, problem: ApiProble
     setProblem(null);
     work()
       .catch((error: unknown) => {
-        setProblem(error instanceof ApiProblem ? error : new ApiProblem(0, 'Something broke here. Try again.'));
+        setProblem(
+          error instanceof ApiProblem ? error : new ApiProblem(0, 'Something broke here. Try again.'),
+        );
       })
       .finally(() => {
         setBusy(false);
@@ -55,9 +64,16 @@ export function FirstStart() {
   };
   return (
     <Welcome title="Begin here">
-      <Words>Your name and a passphrase, and you are in. There is nothing else to set up before the first lesson.</Words>
+      <Words>
+        Your name and a passphrase, and you are in. There is nothing else to set up before the first lesson.
+      </Words>
       <Field label="Your name" value={name} onChange={setName} error={errorOf('name')} />
-      <Field label="School (may stay empty)" value={school} onChange={setSchool} hint={`Clocks as in ${zone}`} />
+      <Field
+        label="School (may stay empty)"
+        value={school}
+        onChange={setSchool}
+        hint={`Clocks as in ${zone}`}
+      />
       <Field
         label="Passphrase"
         value={passphrase}
@@ -101,8 +117,8 @@ export function Unreachable() {
   return (
     <Welcome title="The server does not answer">
       <Words>
-        This device has not been here before, so there is nothing to show without it. Check the wi-fi, or that Slate Path is
-        running, and try again.
+        This device has not been here before, so there is nothing to show without it. Check the wi-fi, or that
+        Slate Path is running, and try again.
       </Words>
       <Action
         label="Try again"

@@ -2,7 +2,6 @@ import FileUp from 'lucide-react-native/icons/file-up';
 import Trash from 'lucide-react-native/icons/trash';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import { DayOffToAdd } from '@slate-path/core/calendar/changes';
 import { termOn } from '@slate-path/core/calendar/lessons';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
@@ -13,6 +12,7 @@ import { IconAction } from '../../parts/IconAction';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
+import { check } from '../forms/check';
 import { ApiProblem, postFile } from '../records/api';
 import { lastDone, makeChange, newId, takeBack } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
@@ -37,12 +37,17 @@ function DayOffForm({ onClose }: { onClose: () => void }) {
   const [to, setTo] = useState('');
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [asked, setAsked] = useState(false);
-  const accept = () => {
+  const accept = async () => {
     const startsOn = readDate(from);
     const endsOn = to.trim() ? readDate(to) : startsOn;
-    const read = DayOffToAdd.safeParse({ id: newId(), name: name.trim() || 'Day off', startsOn, endsOn });
-    if (!read.success) {
-      setErrors(Object.fromEntries(read.error.issues.map((issue) => [String(issue.path[0]), issue.message])));
+    const read = await check('DayOffToAdd', {
+      id: newId(),
+      name: name.trim() || 'Day off',
+      startsOn,
+      endsOn,
+    });
+    if (read.errors) {
+      setErrors(read.errors);
       return;
     }
     setErrors({});
@@ -56,20 +61,32 @@ function DayOffForm({ onClose }: { onClose: () => void }) {
   return (
     <Sheet title="A day off, or several" onClose={onClose}>
       <Field label="Name" value={name} onChange={setName} placeholder="Harbour day" />
-      <Field label="First day" value={from} onChange={(v) => { setAsked(false); setFrom(v); }} error={errors['startsOn']} placeholder="2026-10-12" />
+      <Field
+        label="First day"
+        value={from}
+        onChange={(v) => {
+          setAsked(false);
+          setFrom(v);
+        }}
+        error={errors['startsOn']}
+        placeholder="2026-10-12"
+      />
       <Field
         label="Last day (empty for one day)"
         value={to}
-        onChange={(v) => { setAsked(false); setTo(v); }}
+        onChange={(v) => {
+          setAsked(false);
+          setTo(v);
+        }}
         error={errors['endsOn']}
-        onSubmit={accept}
+        onSubmit={() => void accept()}
       />
       {asked ? (
         <Words bold live>
           This is outside of every term. Is the date right? Add it once more if it is.
         </Words>
       ) : null}
-      <Action label={asked ? 'Add it outside the term' : 'Add'} kind="main" onPress={accept} />
+      <Action label={asked ? 'Add it outside the term' : 'Add'} kind="main" onPress={() => void accept()} />
     </Sheet>
   );
 }
@@ -89,7 +106,11 @@ export function DaysOff() {
       setFound(await postFile<FoundDays>('/api/days-off-reading', file));
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
-      setProblem(error.status === 0 ? 'Reading a calendar needs the server, and it does not answer. Try again when it does.' : error.detail);
+      setProblem(
+        error.status === 0
+          ? 'Reading a calendar needs the server, and it does not answer. Try again when it does.'
+          : error.detail,
+      );
     }
   };
   return (
@@ -97,7 +118,9 @@ export function DaysOff() {
       <Words size="large" serif heading={2}>
         Days off
       </Words>
-      {days.length === 0 ? <Words tone="inkQuiet">None yet. Type them, or read them from a calendar file (.ics).</Words> : null}
+      {days.length === 0 ? (
+        <Words tone="inkQuiet">None yet. Type them, or read them from a calendar file (.ics).</Words>
+      ) : null}
       {days.map((day) => (
         <View key={day.id} style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
           <View style={{ flex: 1 }}>
@@ -131,16 +154,38 @@ export function DaysOff() {
       />
       {problem ? <Words tone="ember">{problem}</Words> : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-        <Action label="Add" name="Add a day off" onPress={() => { setAdding(true); }} />
+        <Action
+          label="Add"
+          name="Add a day off"
+          onPress={() => {
+            setAdding(true);
+          }}
+        />
         <Action label="From a calendar" icon={FileUp} onPress={() => picker.current?.click()} />
-        {undoable ? <Action label="Take back" kind="plain" onPress={() => { takeBack(about); }} /> : null}
+        {undoable ? (
+          <Action
+            label="Take back"
+            kind="plain"
+            onPress={() => {
+              takeBack(about);
+            }}
+          />
+        ) : null}
       </View>
-      {adding ? <DayOffForm onClose={() => { setAdding(false); }} /> : null}
+      {adding ? (
+        <DayOffForm
+          onClose={() => {
+            setAdding(false);
+          }}
+        />
+      ) : null}
       {found ? (
         <CalendarReading
           found={found}
           spanWords={spanWords}
-          onClose={() => { setFound(null); }}
+          onClose={() => {
+            setFound(null);
+          }}
           onAccept={(accepted) => {
             makeChange('dayOff.add', { days: accepted.map((day) => ({ id: newId(), ...day })) }, about);
             setFound(null);

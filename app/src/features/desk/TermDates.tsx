@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { TermToSet } from '@slate-path/core/calendar/changes';
 import { listOf } from '@slate-path/core/records/records';
 import type { Term } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
@@ -10,6 +9,7 @@ import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
+import { check } from '../forms/check';
 import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
 import { readDate } from './readDate';
@@ -19,11 +19,11 @@ function TermForm({ term, onClose }: { term: Term | null; onClose: () => void })
   const [startsOn, setStartsOn] = useState(term?.startsOn ?? '');
   const [endsOn, setEndsOn] = useState(term?.endsOn ?? '');
   const [errors, setErrors] = useState<Record<string, string>>({});
-  const accept = () => {
+  const accept = async () => {
     const fields = { id: term?.id ?? newId(), name, startsOn: readDate(startsOn), endsOn: readDate(endsOn) };
-    const read = TermToSet.safeParse(fields);
-    if (!read.success) {
-      setErrors(Object.fromEntries(read.error.issues.map((issue) => [String(issue.path[0]), issue.message])));
+    const read = await check('TermToSet', fields);
+    if (read.errors) {
+      setErrors(read.errors);
       return;
     }
     makeChange('term.set', read.data, 'desk');
@@ -32,9 +32,21 @@ function TermForm({ term, onClose }: { term: Term | null; onClose: () => void })
   return (
     <Sheet title={term ? 'Change the term' : 'A new term'} onClose={onClose}>
       <Field label="Name" value={name} onChange={setName} error={errors['name']} />
-      <Field label="First day" value={startsOn} onChange={setStartsOn} error={errors['startsOn']} placeholder="2026-08-17" />
-      <Field label="Last day" value={endsOn} onChange={setEndsOn} error={errors['endsOn']} placeholder="2026-12-18" />
-      <Action label={term ? 'Change' : 'Add the term'} kind="main" onPress={accept} />
+      <Field
+        label="First day"
+        value={startsOn}
+        onChange={setStartsOn}
+        error={errors['startsOn']}
+        placeholder="2026-08-17"
+      />
+      <Field
+        label="Last day"
+        value={endsOn}
+        onChange={setEndsOn}
+        error={errors['endsOn']}
+        placeholder="2026-12-18"
+      />
+      <Action label={term ? 'Change' : 'Add the term'} kind="main" onPress={() => void accept()} />
     </Sheet>
   );
 }
@@ -51,18 +63,32 @@ export function TermDates() {
       <Words size="large" serif heading={2}>
         Term
       </Words>
-      {listed.length === 0 ? <Words tone="inkQuiet">Lessons are only on days of a term. Give its first and last day.</Words> : null}
+      {listed.length === 0 ? (
+        <Words tone="inkQuiet">Lessons are only on days of a term. Give its first and last day.</Words>
+      ) : null}
       {listed.map((term) => (
         <View key={term.id} style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
           <View style={{ flex: 1 }}>
             <Words bold>{term.name}</Words>
             <Words tone="inkQuiet">{`${dayMonth(term.startsOn)} to ${dayMonth(term.endsOn)} ${term.endsOn.slice(0, 4)}`}</Words>
           </View>
-          <Action label="Change" name={`Change ${term.name}`} onPress={() => { setOpen(term); }} />
+          <Action
+            label="Change"
+            name={`Change ${term.name}`}
+            onPress={() => {
+              setOpen(term);
+            }}
+          />
         </View>
       ))}
       <View style={{ alignItems: 'flex-start' }}>
-        <Action label="Add a term" kind={listed.length === 0 ? 'main' : 'plain'} onPress={() => { setOpen('new'); }} />
+        <Action
+          label="Add a term"
+          kind={listed.length === 0 ? 'main' : 'plain'}
+          onPress={() => {
+            setOpen('new');
+          }}
+        />
       </View>
       {open ? (
         <TermForm

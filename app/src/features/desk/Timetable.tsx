@@ -1,7 +1,6 @@
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { MeetingToAdd } from '@slate-path/core/calendar/changes';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { listOf } from '@slate-path/core/records/records';
 import type { Meeting } from '@slate-path/core/records/schema';
@@ -14,12 +13,16 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { readTime } from '../lesson/MarkDetail';
+import { check } from '../forms/check';
 import { useNow } from '../records/clock';
 import { makeChange, newId, takeBack, lastDone } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
 import { weekdayNames } from './weekdays';
 
-const weekdayOptions = weekdayNames.map((name, index) => ({ value: String(index + 1), label: name.slice(0, 3) }));
+const weekdayOptions = weekdayNames.map((name, index) => ({
+  value: String(index + 1),
+  label: name.slice(0, 3),
+}));
 const about = 'timetable';
 
 function MeetingForm({ onClose }: { onClose: () => void }) {
@@ -32,10 +35,10 @@ function MeetingForm({ onClose }: { onClose: () => void }) {
   const [startsAt, setStartsAt] = useState('');
   const [endsAt, setEndsAt] = useState('');
   const [errors, setErrors] = useState<Record<string, string>>({});
-  const accept = () => {
+  const accept = async () => {
     const begun = terms.some((term) => term.startsOn < now.date && now.date <= term.endsOn);
     const known = Object.values(current.meeting).some((m) => m.sectionId === sectionId);
-    const read = MeetingToAdd.safeParse({
+    const read = await check('MeetingToAdd', {
       id: newId(),
       sectionId,
       weekday: Number(weekday),
@@ -45,8 +48,8 @@ function MeetingForm({ onClose }: { onClose: () => void }) {
       validFrom: begun && known ? now.date : null,
       validUntil: null,
     });
-    if (!read.success) {
-      setErrors(Object.fromEntries(read.error.issues.map((issue) => [String(issue.path[0]), issue.message])));
+    if (read.errors) {
+      setErrors(read.errors);
       return;
     }
     makeChange('meeting.add', read.data, about);
@@ -57,16 +60,34 @@ function MeetingForm({ onClose }: { onClose: () => void }) {
       <Words size="small" tone="inkQuiet">
         Class
       </Words>
-      <Choice name="Class" value={sectionId} options={sections.map(({ id, name }) => ({ value: id, label: name }))} onChange={setSectionId} />
+      <Choice
+        name="Class"
+        value={sectionId}
+        options={sections.map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={setSectionId}
+      />
       <Words size="small" tone="inkQuiet">
         Day
       </Words>
       <Choice name="Day" value={weekday} options={weekdayOptions} onChange={setWeekday} />
       <View style={{ flexDirection: 'row', gap: space(3) }}>
-        <Field label="From" value={startsAt} onChange={setStartsAt} error={errors['startsAt']} placeholder="10:40" />
-        <Field label="To" value={endsAt} onChange={setEndsAt} error={errors['endsAt']} placeholder="11:30" onSubmit={accept} />
+        <Field
+          label="From"
+          value={startsAt}
+          onChange={setStartsAt}
+          error={errors['startsAt']}
+          placeholder="10:40"
+        />
+        <Field
+          label="To"
+          value={endsAt}
+          onChange={setEndsAt}
+          error={errors['endsAt']}
+          placeholder="11:30"
+          onSubmit={() => void accept()}
+        />
       </View>
-      <Action label="Add the lesson" kind="main" onPress={accept} />
+      <Action label="Add the lesson" kind="main" onPress={() => void accept()} />
     </Sheet>
   );
 }
@@ -91,7 +112,9 @@ export function Timetable() {
       <Words size="large" serif heading={2}>
         Timetable
       </Words>
-      {classes.length === 0 ? <Words tone="inkQuiet">Add a class under People first; then say when it meets.</Words> : null}
+      {classes.length === 0 ? (
+        <Words tone="inkQuiet">Add a class under People first; then say when it meets.</Words>
+      ) : null}
       {weekdayNames.map((name, index) => {
         const onDay = meetings.filter((m) => m.weekday === index + 1);
         if (onDay.length === 0) return null;
@@ -123,9 +146,23 @@ export function Timetable() {
       })}
       <View style={{ flexDirection: 'row', gap: space(2) }}>
         {classes.length > 0 ? (
-          <Action label="Add a lesson" kind={meetings.length === 0 ? 'main' : 'outlined'} onPress={() => { setAdding(true); }} />
+          <Action
+            label="Add a lesson"
+            kind={meetings.length === 0 ? 'main' : 'outlined'}
+            onPress={() => {
+              setAdding(true);
+            }}
+          />
         ) : null}
-        {undoable ? <Action label="Take back" kind="plain" onPress={() => { takeBack(about); }} /> : null}
+        {undoable ? (
+          <Action
+            label="Take back"
+            kind="plain"
+            onPress={() => {
+              takeBack(about);
+            }}
+          />
+        ) : null}
       </View>
       {adding ? (
         <MeetingForm

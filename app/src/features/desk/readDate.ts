@@ -1,6 +1,14 @@
 import { format, isValid, parse } from 'date-fns';
 
-const shapes = ['yyyy-MM-dd', 'yyyy/MM/dd', 'd.M.yyyy', 'd MMMM yyyy', 'd MMM yyyy', 'MMMM d yyyy', 'MMM d yyyy'];
+const shapes = [
+  'yyyy-MM-dd',
+  'yyyy/MM/dd',
+  'd.M.yyyy',
+  'd MMMM yyyy',
+  'd MMM yyyy',
+  'MMMM d yyyy',
+  'MMM d yyyy',
+];
 
 /**
  * A date as people type it, as `YYYY-MM-DD`. What could be two dates (3/4/2026) is not guessed: it

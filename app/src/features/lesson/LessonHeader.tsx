@@ -36,7 +36,10 @@ export function LessonHeader(props: LessonHeaderProps) {
   const wide = useWide();
   const { width } = useWindowDimensions();
   const [menu, setMenu] = useState(false);
-  const day = lesson.date === now.date ? `Today, ${wide ? longDay(lesson.date) : shortDay(lesson.date)}` : longDay(lesson.date);
+  const day =
+    lesson.date === now.date
+      ? `Today, ${wide ? longDay(lesson.date) : shortDay(lesson.date)}`
+      : longDay(lesson.date);
   const lineWidth = wide ? width - 92 - 320 - space(12) : width - space(10);
   return (
     <View
@@ -49,7 +52,12 @@ export function LessonHeader(props: LessonHeaderProps) {
       }}
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: space(1) }}>
-        <IconAction name="Earlier lesson" icon={ChevronLeft} disabled={!previous} onPress={() => onGo(previous)} />
+        <IconAction
+          name="Earlier lesson"
+          icon={ChevronLeft}
+          disabled={!previous}
+          onPress={() => onGo(previous)}
+        />
         <View style={{ flex: 1 }}>
           <Words size={wide ? 'title' : 'large'} serif heading={1} lines={1}>
             {title}
@@ -69,7 +77,13 @@ export function LessonHeader(props: LessonHeaderProps) {
         <IconAction name="Later lesson" icon={ChevronRight} disabled={!next} onPress={() => onGo(next)} />
       </View>
       <View style={{ paddingHorizontal: space(5), paddingTop: space(1) }}>
-        <LessonLine lesson={lesson} now={now} rows={rows} width={Math.max(lineWidth, 200)} onOpen={onOpenRow} />
+        <LessonLine
+          lesson={lesson}
+          now={now}
+          rows={rows}
+          width={Math.max(lineWidth, 200)}
+          onOpen={onOpenRow}
+        />
       </View>
       {untaken > 0 && !wide ? (
         <View style={{ alignItems: 'flex-start', paddingHorizontal: space(1) }}>

@@ -51,7 +51,14 @@ export function LessonLine({ lesson, now, rows, width, onOpen }: LessonLineProps
     <View aria-label={`Lesson from ${lesson.startsAt} to ${lesson.endsAt}${on ? `, now ${now.time}` : ''}`}>
       <Svg width={width} height={height} style={{ overflow: 'visible' }}>
         <Rect x={0} y={middle - 3} width={width} height={6} rx={3} fill={palette.line} />
-        <Rect x={0} y={middle - 3} width={x} height={6} rx={3} fill={over ? palette.inkQuiet : palette.slate} />
+        <Rect
+          x={0}
+          y={middle - 3}
+          width={x}
+          height={6}
+          rx={3}
+          fill={over ? palette.inkQuiet : palette.slate}
+        />
         {on ? (
           <Circle cx={x} cy={middle} r={8} fill={palette.surface} stroke={palette.slate} strokeWidth={4} />
         ) : null}
@@ -64,7 +71,13 @@ export function LessonLine({ lesson, now, rows, width, onOpen }: LessonLineProps
           onPress={() => {
             onOpen(row);
           }}
-          style={{ position: 'absolute', left: at(time) - target / 2, top: -18, width: target, height: target }}
+          style={{
+            position: 'absolute',
+            left: at(time) - target / 2,
+            top: -18,
+            width: target,
+            height: target,
+          }}
         >
           <Svg width={target} height={target} aria-hidden>
             <Path d={arrives ? 'M16 26 L28 26 L22 36 Z' : 'M16 36 L28 36 L22 26 Z'} fill={palette.ochre} />

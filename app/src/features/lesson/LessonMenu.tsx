@@ -23,18 +23,50 @@ export function LessonMenu({ lesson, title, studentIds, onClose }: LessonMenuPro
     onClose();
   };
   const month = lesson.date.slice(0, 7);
-  const toMonth = { pathname: '/classes/[sectionId]/months/[month]' as const, params: { sectionId: lesson.sectionId, month } };
+  const toMonth = {
+    pathname: '/classes/[sectionId]/months/[month]' as const,
+    params: { sectionId: lesson.sectionId, month },
+  };
   return (
-    <Sheet title={title} note={`${longDay(lesson.date)}, ${lesson.startsAt} to ${lesson.endsAt}`} onClose={onClose}>
+    <Sheet
+      title={title}
+      note={`${longDay(lesson.date)}, ${lesson.startsAt} to ${lesson.endsAt}`}
+      onClose={onClose}
+    >
       {lesson.takenAt === null ? (
-        <Action label="All here" onPress={then(() => { takeAllHere(lesson); })} />
+        <Action
+          label="All here"
+          onPress={then(() => {
+            takeAllHere(lesson);
+          })}
+        />
       ) : (
-        <Action label="Clear the roll: not taken" onPress={then(() => { clearRoll(lesson, studentIds); })} />
+        <Action
+          label="Clear the roll: not taken"
+          onPress={then(() => {
+            clearRoll(lesson, studentIds);
+          })}
+        />
       )}
-      <Action label="All away" onPress={then(() => { markAllAway(lesson, studentIds); })} />
-      <Action label="Month of this class" onPress={then(() => { router.push(toMonth); })} />
+      <Action
+        label="All away"
+        onPress={then(() => {
+          markAllAway(lesson, studentIds);
+        })}
+      />
+      <Action
+        label="Month of this class"
+        onPress={then(() => {
+          router.push(toMonth);
+        })}
+      />
       {lesson.setAside ? (
-        <Action label="Count it again" onPress={then(() => { setAside(lesson, false); })} />
+        <Action
+          label="Count it again"
+          onPress={then(() => {
+            setAside(lesson, false);
+          })}
+        />
       ) : (
         <>
           <Field
@@ -43,7 +75,12 @@ export function LessonMenu({ lesson, title, studentIds, onClose }: LessonMenuPro
             onChange={setLabel}
             placeholder="Assembly"
           />
-          <Action label="Set the lesson aside" onPress={then(() => { setAside(lesson, true, label.trim()); })} />
+          <Action
+            label="Set the lesson aside"
+            onPress={then(() => {
+              setAside(lesson, true, label.trim());
+            })}
+          />
         </>
       )}
     </Sheet>

@@ -58,13 +58,21 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
     if (to) router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: to.id } });
   };
   const open = openStudent === null ? undefined : rows.find(({ student }) => student.id === openStudent);
-  const openRow = useMemo(() => (row: RollRow) => {
-    setOpenStudent(row.student.id);
-  }, []);
+  const openRow = useMemo(
+    () => (row: RollRow) => {
+      setOpenStudent(row.student.id);
+    },
+    [],
+  );
   const close = () => {
     setOpenStudent(null);
   };
-  useLessonKeys({ lesson, rows, previous: () => goTo(lessons[index - 1]), next: () => goTo(lessons[index + 1]) });
+  useLessonKeys({
+    lesson,
+    rows,
+    previous: () => goTo(lessons[index - 1]),
+    next: () => goTo(lessons[index + 1]),
+  });
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <View style={{ flex: 1 }}>
@@ -86,7 +94,14 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={rows} /> : null}
       </View>
       {wide ? (
-        <LessonSide lesson={lesson} lessons={lessons} untaken={untaken} open={open} onGo={goTo} onClose={close} />
+        <LessonSide
+          lesson={lesson}
+          lessons={lessons}
+          untaken={untaken}
+          open={open}
+          onGo={goTo}
+          onClose={close}
+        />
       ) : null}
       {!wide && open ? (
         <Sheet title={displayName(open.student)} note={longDay(lesson.date)} onClose={close}>

@@ -26,7 +26,13 @@ export function LessonSide({ lesson, lessons, untaken, open, onGo, onClose }: Le
   const sameDay = lessons.filter(({ date }) => date === lesson.date);
   return (
     <ScrollView
-      style={{ width: 320, flexGrow: 0, backgroundColor: palette.surface, borderLeftWidth: 1, borderColor: palette.line }}
+      style={{
+        width: 320,
+        flexGrow: 0,
+        backgroundColor: palette.surface,
+        borderLeftWidth: 1,
+        borderColor: palette.line,
+      }}
       contentContainerStyle={{ padding: space(5), gap: space(3) }}
     >
       {open ? (

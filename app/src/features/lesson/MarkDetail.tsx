@@ -47,7 +47,6 @@ function TimeField({ label, value, lesson, onChange }: TimeProps) {
       value={written}
       width={150}
       error={error}
-      placeholder="10:48"
       onChange={(next) => {
         setWritten(next);
         const time = readTime(next);
@@ -74,7 +73,8 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
   const choose = (standing: Standing) => {
     const { countsAs } = standing;
     const current = on ? now.time : null;
-    const arrivedAt = countsAs === 'late' ? (times.arrivedAt ?? current) : countsAs === 'here' ? null : times.arrivedAt;
+    const arrivedAt =
+      countsAs === 'late' ? (times.arrivedAt ?? current) : countsAs === 'here' ? null : times.arrivedAt;
     const leftAt = countsAs === 'left_early' ? (times.leftAt ?? current) : null;
     chooseStanding(lesson, student.id, standing, { arrivedAt, leftAt });
   };
@@ -147,7 +147,11 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
           }}
         />
       </View>
-      {lesson.takenAt ? <MarkHistory lessonId={lesson.id} studentId={student.id} /> : <Words tone="inkQuiet">The roll of this lesson has not been taken yet.</Words>}
+      {lesson.takenAt ? (
+        <MarkHistory lessonId={lesson.id} studentId={student.id} />
+      ) : (
+        <Words tone="inkQuiet">The roll of this lesson has not been taken yet.</Words>
+      )}
     </View>
   );
 }

@@ -22,7 +22,9 @@ interface HistoryLine {
 /** What was marked for one student in one lesson, by which device, and when; latest first. */
 export function MarkHistory({ lessonId, studentId }: { lessonId: string; studentId: string }) {
   const palette = usePalette();
-  const { answer } = useView<{ lines: HistoryLine[] }>(`/api/lessons/${encodeURIComponent(lessonId)}/history`);
+  const { answer } = useView<{ lines: HistoryLine[] }>(
+    `/api/lessons/${encodeURIComponent(lessonId)}/history`,
+  );
   const standings = useRecords((state) => state.current.standing);
   const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
   const mine = deviceName(newId);
@@ -36,7 +38,9 @@ export function MarkHistory({ lessonId, studentId }: { lessonId: string; student
     if (after.comment !== undefined) return after.comment === '' ? 'comment removed' : `“${after.comment}”`;
     if (after.standingId === undefined) return 'no change';
     const name = after.standingId ? (standings[after.standingId]?.name ?? 'Another standing') : 'Here';
-    return [name, after.arrivedAt && `from ${after.arrivedAt}`, after.leftAt && `to ${after.leftAt}`].filter(Boolean).join(' ');
+    return [name, after.arrivedAt && `from ${after.arrivedAt}`, after.leftAt && `to ${after.leftAt}`]
+      .filter(Boolean)
+      .join(' ');
   };
   return (
     <View style={{ gap: space(2), borderTopWidth: 1, borderColor: palette.line, paddingTop: space(3) }}>

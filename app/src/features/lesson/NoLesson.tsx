@@ -19,7 +19,10 @@ export function NoLesson({ asked }: { asked: boolean }) {
   if (asked)
     return (
       <Page title="Lesson">
-        <Empty title="This lesson is not here" action={<Action label="To the lesson on now" kind="main" onPress={go('/')} />}>
+        <Empty
+          title="This lesson is not here"
+          action={<Action label="To the lesson on now" kind="main" onPress={go('/')} />}
+        >
           The timetable may have changed since, or the day is now a day off.
         </Empty>
       </Page>
@@ -27,8 +30,12 @@ export function NoLesson({ asked }: { asked: boolean }) {
   if (classes === 0)
     return (
       <Page title="Lesson">
-        <Empty title="Your lesson will stand here" action={<Action label="Add a class" kind="main" onPress={go('/people')} />}>
-          The lesson on now opens by itself, with everyone presumed here. It begins with a class and its students.
+        <Empty
+          title="Your lesson will stand here"
+          action={<Action label="Add a class" kind="main" onPress={go('/people')} />}
+        >
+          The lesson on now opens by itself, with everyone presumed here. It begins with a class and its
+          students.
         </Empty>
       </Page>
     );
@@ -36,7 +43,13 @@ export function NoLesson({ asked }: { asked: boolean }) {
     <Page title="Lesson">
       <Empty
         title={terms === 0 ? 'When is the term?' : 'When does the class meet?'}
-        action={<Action label={terms === 0 ? 'Give the term’s dates' : 'Give its lessons'} kind="main" onPress={go('/desk')} />}
+        action={
+          <Action
+            label={terms === 0 ? 'Give the term’s dates' : 'Give its lessons'}
+            kind="main"
+            onPress={go('/desk')}
+          />
+        }
       >
         With the dates of the term and the times a class meets, the lesson on now opens here by itself.
       </Empty>

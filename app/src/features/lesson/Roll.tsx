@@ -65,7 +65,10 @@ export function Roll({ lesson, rows, now, loading, onMore }: RollProps) {
               label="Bring a roster"
               kind="main"
               onPress={() => {
-                router.push({ pathname: '/classes/[sectionId]/roster', params: { sectionId: lesson.sectionId } });
+                router.push({
+                  pathname: '/classes/[sectionId]/roster',
+                  params: { sectionId: lesson.sectionId },
+                });
               }}
             />
           }

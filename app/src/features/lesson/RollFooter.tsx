@@ -33,7 +33,10 @@ function summaryOf(rows: readonly RollRow[]): { headline: string; detail: string
     aside > 0 ? `${aside} set aside` : '',
     `${rows.length - away.length - aside} here`,
   ];
-  const names = namesOf(away.map(({ student }) => student), all);
+  const names = namesOf(
+    away.map(({ student }) => student),
+    all,
+  );
   const headline = away.length === 0 ? 'Nobody away' : `${away.length} away`;
   return { headline, detail: [names, ...counts].filter(Boolean).join(' · ') };
 }

@@ -65,7 +65,15 @@ export function LessonList({ lessons, chosen, timesOnly, onGo }: LessonListProps
   );
 }
 
-export function UntakenSheet({ lessons, onGo, onClose }: { lessons: Lesson[]; onGo: (lesson: Lesson) => void; onClose: () => void }) {
+export function UntakenSheet({
+  lessons,
+  onGo,
+  onClose,
+}: {
+  lessons: Lesson[];
+  onGo: (lesson: Lesson) => void;
+  onClose: () => void;
+}) {
   return (
     <Sheet
       title="Not taken"

@@ -48,11 +48,17 @@ export function useLessonKeys(keys: LessonKeys): void {
       if (typing() || event.ctrlKey || event.metaKey || event.altKey) return;
       const key = event.key.toLowerCase();
       const actions: Record<string, () => void> = {
-        arrowdown: () => { focusRow(keys.rows, 1); },
-        arrowup: () => { focusRow(keys.rows, -1); },
+        arrowdown: () => {
+          focusRow(keys.rows, 1);
+        },
+        arrowup: () => {
+          focusRow(keys.rows, -1);
+        },
         arrowleft: keys.previous,
         arrowright: keys.next,
-        u: () => { takeBack(keys.lesson.id); },
+        u: () => {
+          takeBack(keys.lesson.id);
+        },
       };
       const action = actions[key];
       if (action) action();

@@ -26,7 +26,9 @@ const totalColumns: [title: string, of: (totals: Totals) => string][] = [
 
 function Total({ children, heading }: { children: string; heading?: boolean }) {
   return (
-    <View style={{ width: totalWidth, alignItems: 'flex-end', justifyContent: 'center', paddingRight: space(2) }}>
+    <View
+      style={{ width: totalWidth, alignItems: 'flex-end', justifyContent: 'center', paddingRight: space(2) }}
+    >
       <Words size="small" tone={heading ? 'inkQuiet' : 'ink'} figures>
         {children}
       </Words>
@@ -110,7 +112,14 @@ export function MonthGrid({ month, onOpen }: { month: MonthOfClass; onOpen: (ope
           {rows.map((row) => (
             <GridRow key={row.enrolment.id} row={row} lessons={lessons} onOpen={onOpen} />
           ))}
-          <View style={{ flexDirection: 'row', borderTopWidth: 2, borderColor: palette.line, paddingVertical: space(2) }}>
+          <View
+            style={{
+              flexDirection: 'row',
+              borderTopWidth: 2,
+              borderColor: palette.line,
+              paddingVertical: space(2),
+            }}
+          >
             <View style={{ width: nameWidth, paddingLeft: space(4) }}>
               <Words size="small" tone="inkQuiet">
                 Away in the lesson

@@ -14,7 +14,17 @@ import type { Open } from './MonthScreen';
 import type { MonthOfClass, MonthRow } from './useMonth';
 
 /** One student's lessons of the month by day; a tap corrects one. */
-function StudentMonth({ row, month, onOpen, onClose }: { row: MonthRow; month: MonthOfClass; onOpen: (open: Open) => void; onClose: () => void }) {
+function StudentMonth({
+  row,
+  month,
+  onOpen,
+  onClose,
+}: {
+  row: MonthRow;
+  month: MonthOfClass;
+  onOpen: (open: Open) => void;
+  onClose: () => void;
+}) {
   const palette = usePalette();
   return (
     <Sheet title={displayName(row.student)} note={totalsWords(row.totals)} onClose={onClose}>
@@ -30,7 +40,12 @@ function StudentMonth({ row, month, onOpen, onClose }: { row: MonthRow; month: M
               onPress={() => {
                 onOpen({ lessonId: lesson.id, studentId: row.student.id });
               }}
-              style={{ minHeight: rowHeight, justifyContent: 'center', borderBottomWidth: 1, borderColor: palette.line }}
+              style={{
+                minHeight: rowHeight,
+                justifyContent: 'center',
+                borderBottomWidth: 1,
+                borderColor: palette.line,
+              }}
             >
               <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(3) }}>
                 <View style={{ width: 110 }}>
@@ -71,7 +86,13 @@ export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (ope
             onPress={() => {
               setChosen(enrolment.id);
             }}
-            style={{ paddingHorizontal: space(4), paddingVertical: space(2), minHeight: rowHeight, borderBottomWidth: 1, borderColor: palette.line }}
+            style={{
+              paddingHorizontal: space(4),
+              paddingVertical: space(2),
+              minHeight: rowHeight,
+              borderBottomWidth: 1,
+              borderColor: palette.line,
+            }}
           >
             <View style={{ gap: space(1) }}>
               <View style={{ flexDirection: 'row', gap: space(2) }}>
@@ -86,7 +107,12 @@ export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (ope
               </View>
               <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 3 }}>
                 {entries.map((entry, index) => (
-                  <PresenceBar key={month.lessons[index]?.id} shape={entry?.shape ?? { kind: 'nothing' }} width={24} height={10} />
+                  <PresenceBar
+                    key={month.lessons[index]?.id}
+                    shape={entry?.shape ?? { kind: 'nothing' }}
+                    width={24}
+                    height={10}
+                  />
                 ))}
               </View>
             </View>

@@ -70,12 +70,24 @@ export function MonthScreen() {
     setOpen(null);
   };
   return (
-    <Page title={section?.name ?? 'Month'} note="Month" back={{ to: toClass, name: 'Back to the class' }} full>
+    <Page
+      title={section?.name ?? 'Month'}
+      note="Month"
+      back={{ to: toClass, name: 'Back to the class' }}
+      full
+    >
       <MonthSteps month={month} sectionId={sectionId} />
       {found.lessons.length === 0 ? (
         <Empty
           title={`No lessons in ${monthName(month)}`}
-          action={<Action label="To the timetable" onPress={() => { router.navigate('/desk'); }} />}
+          action={
+            <Action
+              label="To the timetable"
+              onPress={() => {
+                router.navigate('/desk');
+              }}
+            />
+          }
         >
           Lessons stand here when the class meets on days of the term that are not off.
         </Empty>
@@ -98,10 +110,16 @@ function Correction({ open, onClose }: { open: Open; onClose: () => void }) {
   const book = useRecords((state) => rollBook(state.current));
   const lesson = useAllLessons().find(({ id }) => id === open.lessonId);
   if (!lesson) return null;
-  const row = rollRows(lesson, students, Object.values(enrolments), book).find(({ student }) => student.id === open.studentId);
+  const row = rollRows(lesson, students, Object.values(enrolments), book).find(
+    ({ student }) => student.id === open.studentId,
+  );
   if (!row) return null;
   return (
-    <Sheet title={displayName(row.student)} note={`${longDay(lesson.date)}, ${lesson.startsAt}`} onClose={onClose}>
+    <Sheet
+      title={displayName(row.student)}
+      note={`${longDay(lesson.date)}, ${lesson.startsAt}`}
+      onClose={onClose}
+    >
       <MarkDetail lesson={lesson} row={row} onDone={onClose} />
     </Sheet>
   );

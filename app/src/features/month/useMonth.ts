@@ -2,7 +2,14 @@ import { useMemo } from 'react';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import { byDisplayName } from '@slate-path/core/people/names';
 import type { Enrolment, Lesson, Student } from '@slate-path/core/records/schema';
-import { isEnrolledOn, lessonCounts, presenceIn, studentTotals, type LessonCounts, type Totals } from '@slate-path/core/roll/totals';
+import {
+  isEnrolledOn,
+  lessonCounts,
+  presenceIn,
+  studentTotals,
+  type LessonCounts,
+  type Totals,
+} from '@slate-path/core/roll/totals';
 import { markId } from '@slate-path/core/roll/markId';
 import { presenceSpoken } from '@slate-path/core/roll/words';
 import type { BarShape } from '../../parts/PresenceBar';

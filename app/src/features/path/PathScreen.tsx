@@ -38,10 +38,17 @@ export function PathScreen() {
   );
   const guardians = listOf(current, 'guardian').filter((g) => g.studentId === studentId);
   const back = { to: '/people' as const, name: 'All classes' };
-  if (!student) return <Page title="Path" back={back}>{null}</Page>;
+  if (!student)
+    return (
+      <Page title="Path" back={back}>
+        {null}
+      </Page>
+    );
   const names = enrolments.map((e) => current.section[e.sectionId]?.name ?? '').join(', ');
   const grade = student.grade ? ` · grade ${student.grade.replace(/^(grade|year)\s*/i, '')}` : '';
-  const concerns = (watch?.items ?? []).filter((item) => item.studentId === studentId && item.concern === 'absent');
+  const concerns = (watch?.items ?? []).filter(
+    (item) => item.studentId === studentId && item.concern === 'absent',
+  );
   const lessonsOf = (enrolment: Enrolment) => lessons.filter((l) => l.sectionId === enrolment.sectionId);
   const edit = (
     <Action
@@ -77,7 +84,13 @@ export function PathScreen() {
           </Card>
         );
       })}
-      <Contacts email={student.email} guardians={guardians.map(({ id, name, relation, email, phone }) => ({ id, words: [name, relation, email, phone] }))} />
+      <Contacts
+        email={student.email}
+        guardians={guardians.map(({ id, name, relation, email, phone }) => ({
+          id,
+          words: [name, relation, email, phone],
+        }))}
+      />
       {editing ? (
         <StudentForm
           student={student}

@@ -63,7 +63,11 @@ export function PathWeeks({ enrolment, lessons, book, today, since }: PathWeeksP
                 style={{ height: target, justifyContent: 'center' }}
               >
                 <PresenceBar
-                  shape={lesson.setAside ? { kind: 'setAside' } : barShape(presenceIn(lesson, enrolment.studentId, book))}
+                  shape={
+                    lesson.setAside
+                      ? { kind: 'setAside' }
+                      : barShape(presenceIn(lesson, enrolment.studentId, book))
+                  }
                   width={44}
                   height={12}
                 />

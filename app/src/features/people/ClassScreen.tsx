@@ -22,7 +22,15 @@ import { useRecords } from '../records/useRecords';
 import { SectionForm } from './SectionForm';
 import { StudentForm } from './StudentForm';
 
-function StudentLine({ student, enrolment, guardians }: { student: Student; enrolment: Enrolment; guardians: number }) {
+function StudentLine({
+  student,
+  enrolment,
+  guardians,
+}: {
+  student: Student;
+  enrolment: Enrolment;
+  guardians: number;
+}) {
   const palette = usePalette();
   const router = useRouter();
   const about = [
@@ -39,7 +47,13 @@ function StudentLine({ student, enrolment, guardians }: { student: Student; enro
       onPress={() => {
         router.push({ pathname: '/students/[studentId]', params: { studentId: student.id } });
       }}
-      style={{ minHeight: rowHeight, justifyContent: 'center', borderBottomWidth: 1, borderColor: palette.line, paddingHorizontal: space(4) }}
+      style={{
+        minHeight: rowHeight,
+        justifyContent: 'center',
+        borderBottomWidth: 1,
+        borderColor: palette.line,
+        paddingHorizontal: space(4),
+      }}
     >
       <View style={{ paddingVertical: space(1) }}>
         <Words size="name">{displayName(student)}</Words>
@@ -69,7 +83,12 @@ export function ClassScreen() {
     })
     .sort((a, b) => byDisplayName(a.student, b.student));
   const back = { to: '/people' as const, name: 'All classes' };
-  if (!section) return <Page title="Class" back={back}>{null}</Page>;
+  if (!section)
+    return (
+      <Page title="Class" back={back}>
+        {null}
+      </Page>
+    );
   const bring = (kind: 'main' | 'outlined') => (
     <Action
       label="Bring a roster"
@@ -83,7 +102,10 @@ export function ClassScreen() {
   const close = () => {
     setForm(null);
   };
-  const month = { pathname: '/classes/[sectionId]/months/[month]' as const, params: { sectionId, month: now.date.slice(0, 7) } };
+  const month = {
+    pathname: '/classes/[sectionId]/months/[month]' as const,
+    params: { sectionId, month: now.date.slice(0, 7) },
+  };
   const present = people.filter(({ enrolment }) => !enrolment.endsOn || enrolment.endsOn >= now.date);
   const gone = people.filter(({ enrolment }) => enrolment.endsOn && enrolment.endsOn < now.date);
   const half = Math.ceil(present.length / 2);
@@ -97,17 +119,40 @@ export function ClassScreen() {
     />
   );
   return (
-    <Page title={section.name} note={`${present.length} students${section.room ? ` · ${section.room}` : ''}`} back={back}>
+    <Page
+      title={section.name}
+      note={`${present.length} students${section.room ? ` · ${section.room}` : ''}`}
+      back={back}
+    >
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-        <Action label="Month" icon={CalendarDays} kind="main" onPress={() => { router.push(month); }} />
+        <Action
+          label="Month"
+          icon={CalendarDays}
+          kind="main"
+          onPress={() => {
+            router.push(month);
+          }}
+        />
         {people.length > 0 ? bring('outlined') : null}
-        <Action label="Add a student" icon={Plus} onPress={() => { setForm('student'); }} />
-        <Action label="Change the class" icon={Pencil} onPress={() => { setForm('class'); }} />
+        <Action
+          label="Add a student"
+          icon={Plus}
+          onPress={() => {
+            setForm('student');
+          }}
+        />
+        <Action
+          label="Change the class"
+          icon={Pencil}
+          onPress={() => {
+            setForm('class');
+          }}
+        />
       </View>
       {people.length === 0 ? (
         <Empty title="Nobody is in this class yet" action={bring('main')}>
-          Bring the list you have: a CSV or XLSX file, or cells pasted from anywhere. You see what becomes of every row before
-          anything is saved.
+          Bring the list you have: a CSV or XLSX file, or cells pasted from anywhere. You see what becomes of
+          every row before anything is saved.
         </Empty>
       ) : (
         <Card style={{ padding: 0, flexDirection: 'row' }}>

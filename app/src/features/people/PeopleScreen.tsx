@@ -46,18 +46,29 @@ export function PeopleScreen() {
     return named.length > 0 ? named.join(', ') : 'no lessons yet';
   };
   return (
-    <Page title="People" note={sections.length > 0 ? 'Your classes' : undefined} tools={sections.length > 0 ? add : null}>
+    <Page
+      title="People"
+      note={sections.length > 0 ? 'Your classes' : undefined}
+      tools={sections.length > 0 ? add : null}
+    >
       {sections.length === 0 ? (
         <Empty title="Your classes will stand here" action={add}>
-          A class is a group you teach together in one subject. Add one, then bring its students from a file, paste them, or
-          type them.
+          A class is a group you teach together in one subject. Add one, then bring its students from a file,
+          paste them, or type them.
         </Empty>
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(3) }}>
           {sections.map((section) => {
-            const size = enrolments.filter((e) => e.sectionId === section.id && isEnrolledOn(e, now.date)).length;
+            const size = enrolments.filter(
+              (e) => e.sectionId === section.id && isEnrolledOn(e, now.date),
+            ).length;
             const untaken = lessons.filter(
-              (l) => l.sectionId === section.id && !l.takenAt && !l.setAside && l.date < now.date && l.date >= addDays(now.date, -28),
+              (l) =>
+                l.sectionId === section.id &&
+                !l.takenAt &&
+                !l.setAside &&
+                l.date < now.date &&
+                l.date >= addDays(now.date, -28),
             ).length;
             return (
               <Card key={section.id} style={{ padding: 0, width: wide ? '48.5%' : '100%' }}>

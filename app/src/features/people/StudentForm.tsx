@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { GuardianFields, StudentFields } from '@slate-path/core/people/changes';
 import type { Guardian, Student } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
+import { check } from '../forms/check';
 import { useNow } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
 
@@ -37,23 +37,28 @@ export function StudentForm({ student, guardians = [], sectionId, onClose }: Stu
   });
   const [adults, setAdults] = useState(() =>
     [0, 1].map((index) => {
-      const { id, name, email, phone, relation } = guardians[index] ?? { id: newId(), name: '', email: '', phone: '', relation: '' };
+      const { id, name, email, phone, relation } = guardians[index] ?? {
+        id: newId(),
+        name: '',
+        email: '',
+        phone: '',
+        relation: '',
+      };
       return { id, name, email, phone, relation };
     }),
   );
   const [errors, setErrors] = useState<Record<string, string>>({});
-  const accept = () => {
-    const read = StudentFields.safeParse(fields);
+  const accept = async () => {
+    const read = await check('StudentFields', fields);
     const known = new Set(guardians.map(({ id }) => id));
     const filled = adults.filter(({ id, name, email }) => known.has(id) || name !== '' || email !== '');
-    const adultsRead = filled.map((adult) => GuardianFields.safeParse(adult));
-    const found: Record<string, string> = {};
-    for (const issue of read.error?.issues ?? []) found[String(issue.path[0])] ??= issue.message;
-    adultsRead.forEach(({ error }, index) => {
-      for (const issue of error?.issues ?? []) found[`${filled[index]?.id ?? ''} ${String(issue.path[0])}`] ??= issue.message;
-    });
+    const found: Record<string, string> = { ...read.errors };
+    for (const adult of filled) {
+      const { errors: wrong } = await check('GuardianFields', adult);
+      for (const [field, message] of Object.entries(wrong ?? {})) found[`${adult.id} ${field}`] = message;
+    }
     setErrors(found);
-    if (!read.success || Object.keys(found).length > 0) return;
+    if (read.errors || Object.keys(found).length > 0) return;
     const id = student?.id ?? newId();
     makeChange('student.set', { id, student: read.data, guardians: filled }, id);
     if (!student && sectionId)
@@ -93,7 +98,7 @@ export function StudentForm({ student, guardians = [], sectionId, onClose }: Stu
           ))}
         </View>
       ))}
-      <Action label={student ? 'Change' : 'Add the student'} kind="main" onPress={accept} />
+      <Action label={student ? 'Change' : 'Add the student'} kind="main" onPress={() => void accept()} />
     </Sheet>
   );
 }

@@ -81,7 +81,11 @@ export async function start(): Promise<void> {
   }
 }
 
-export async function firstStart(name: string, passphrase: string, school: { name: string; zone: string }): Promise<void> {
+export async function firstStart(
+  name: string,
+  passphrase: string,
+  school: { name: string; zone: string },
+): Promise<void> {
   await postJson('/api/first-start', { name, passphrase, school });
   await start();
 }

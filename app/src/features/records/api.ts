@@ -21,7 +21,11 @@ export const noAnswer = 'The server does not answer. What you did is kept on thi
 
 async function problemOf(response: Response): Promise<ApiProblem> {
   const problem = (await response.json().catch(() => ({}))) as Problem;
-  return new ApiProblem(response.status, problem.detail ?? `The server answered ${response.status}.`, problem.errors);
+  return new ApiProblem(
+    response.status,
+    problem.detail ?? `The server answered ${response.status}.`,
+    problem.errors,
+  );
 }
 
 /** One request. @throws ApiProblem for anything but a good answer (304 counts as good) */

@@ -55,7 +55,7 @@ export class Device {
   async loadRecords(): Promise<Records> {
     const lists: Record<string, unknown[]> = {};
     for (const { table, row } of await this.db.getAll('records')) (lists[table] ??= []).push(row);
-    return mergeRecords(emptyRecords(), lists as RecordLists);
+    return mergeRecords(emptyRecords(), lists);
   }
 
   /** In the order in which they were made: their ids are ULIDs. */
@@ -75,7 +75,9 @@ export class Device {
   /** Resolves when the entry would survive the tab being closed, or the battery dying. */
   async keep(entry: OutboxEntry, done: DoneChange | null, undoneId: string | null): Promise<void> {
     const writing = this.db.transaction(['outbox', 'done'], 'readwrite', { durability: 'strict' });
-    await writing.objectStore('outbox').put({ ...entry, state: entry.state === 'new' ? 'kept' : entry.state });
+    await writing
+      .objectStore('outbox')
+      .put({ ...entry, state: entry.state === 'new' ? 'kept' : entry.state });
     const history = writing.objectStore('done');
     if (undoneId) await history.delete(undoneId);
     if (done) {

@@ -55,7 +55,11 @@ async function keep(entry: OutboxEntry, done: DoneChange | null, undoneId: strin
  * Makes a change: shown in this frame, kept on the device, sent when the server can be reached.
  * @param about the lesson, class or student in whose history it can be taken back
  */
-export function makeChange<K extends KindName>(kind: K, payload: ChangeOf<K>['payload'], about: string): void {
+export function makeChange<K extends KindName>(
+  kind: K,
+  payload: ChangeOf<K>['payload'],
+  about: string,
+): void {
   const change = { ...envelope(), kind, payload } as unknown as ChangeOf<KindName>;
   const edits = editsOf(change);
   const inverse = invertEdits(useRecords.getState().current, edits);

@@ -26,11 +26,19 @@ export const useRecords = create<RecordsState>()(() => ({
 
 function laidOver(base: Records, entries: readonly OutboxEntry[]): Records {
   const standing = entries.filter((entry) => entry.state !== 'refused');
-  return applyEdits(base, standing.flatMap((entry): Edit[] => entry.edits));
+  return applyEdits(
+    base,
+    standing.flatMap((entry): Edit[] => entry.edits),
+  );
 }
 
 /** Begins with what this device kept. */
-export function restore(base: Records, entries: OutboxEntry[], done: DoneChange[], answers: Record<string, unknown>): void {
+export function restore(
+  base: Records,
+  entries: OutboxEntry[],
+  done: DoneChange[],
+  answers: Record<string, unknown>,
+): void {
   useRecords.setState({ base, entries, current: laidOver(base, entries), done, answers });
 }
 
@@ -51,7 +59,11 @@ export function receive(rows: RecordLists): void {
   });
 }
 
-export function setEntryState(changeId: string, entryState: OutboxEntry['state'], reason: string | null = null): void {
+export function setEntryState(
+  changeId: string,
+  entryState: OutboxEntry['state'],
+  reason: string | null = null,
+): void {
   useRecords.setState((state) => {
     const entries = state.entries.map((entry) =>
       entry.change.id === changeId ? { ...entry, state: entryState, reason } : entry,

@@ -64,7 +64,9 @@ export function RosterColumns({ columns, onChange }: RosterColumnsProps) {
             value={columns.roles[open] ?? 'ignored'}
             options={options}
             onChange={(role) => {
-              const roles = columns.roles.map((old, index) => (index === open ? role : old === role ? 'ignored' : old));
+              const roles = columns.roles.map((old, index) =>
+                index === open ? role : old === role ? 'ignored' : old,
+              );
               setOpen(null);
               onChange(roles);
             }}

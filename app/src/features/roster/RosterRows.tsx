@@ -15,7 +15,11 @@ interface RosterRowsProps {
 
 const groups: { fate: MergedRow['fate']; title: string; note: string }[] = [
   { fate: 'in_doubt', title: 'In doubt', note: 'Each waits for your word; without it, the row stays out.' },
-  { fate: 'changed', title: 'Changed', note: 'Students who are here already, and what the list says otherwise.' },
+  {
+    fate: 'changed',
+    title: 'Changed',
+    note: 'Students who are here already, and what the list says otherwise.',
+  },
   { fate: 'new', title: 'New', note: 'These join the class.' },
   { fate: 'left_out', title: 'Left out', note: 'Rows that are no person.' },
   { fate: 'same', title: 'The same', note: 'Already here, nothing to change.' },
@@ -36,12 +40,22 @@ function changeWords({ field, before, after }: FieldChange): string {
   return [fieldWords[field], before ? `${before} → ${after}` : after].filter(Boolean).join(' ');
 }
 
-function RosterLine({ row, decision, onDecide }: { row: MergedRow; decision: Decision; onDecide: (decision: Decision) => void }) {
+function RosterLine({
+  row,
+  decision,
+  onDecide,
+}: {
+  row: MergedRow;
+  decision: Decision;
+  onDecide: (decision: Decision) => void;
+}) {
   const palette = usePalette();
   const wide = useWide();
   const open = row.fate !== 'same' && (row.givenName !== '' || row.familyName !== '');
   const guardians = row.guardians.map(({ name, email }) => [name, email].filter(Boolean).join(', '));
-  const facts = [row.email, row.grade && `grade ${row.grade}`, row.cohort, ...guardians].filter(Boolean).join(' · ');
+  const facts = [row.email, row.grade && `grade ${row.grade}`, row.cohort, ...guardians]
+    .filter(Boolean)
+    .join(' · ');
   const yes = row.fate === 'changed' || row.studentId ? 'Update' : 'Add';
   return (
     <View
@@ -65,7 +79,9 @@ function RosterLine({ row, decision, onDecide }: { row: MergedRow; decision: Dec
             {facts}
           </Words>
         ) : null}
-        {row.changes.length > 0 ? <Words size="small">{row.changes.map(changeWords).join('; ')}</Words> : null}
+        {row.changes.length > 0 ? (
+          <Words size="small">{row.changes.map(changeWords).join('; ')}</Words>
+        ) : null}
         {row.doubts.map(({ column, reason }) => (
           <Words key={reason} size="small" tone="clay">
             {`${column === null ? '' : `Column ${column}: `}${reason}`}

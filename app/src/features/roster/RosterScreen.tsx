@@ -3,7 +3,12 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { ColumnRole } from '@slate-path/core/roster/columns';
-import { acceptedPeople, defaultDecision, type Decision, type MergedRow } from '@slate-path/core/roster/mergeRoster';
+import {
+  acceptedPeople,
+  defaultDecision,
+  type Decision,
+  type MergedRow,
+} from '@slate-path/core/roster/mergeRoster';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
@@ -44,7 +49,10 @@ export function RosterScreen() {
     setSource(file);
     try {
       const query = roles ? `?roles=${roles.join(',')}` : '';
-      const found = await postFile<Reading>(`/api/sections/${encodeURIComponent(sectionId)}/roster-reading${query}`, file);
+      const found = await postFile<Reading>(
+        `/api/sections/${encodeURIComponent(sectionId)}/roster-reading${query}`,
+        file,
+      );
       setReading(found);
       setDecisions({});
     } catch (error) {
@@ -82,13 +90,19 @@ export function RosterScreen() {
       {reading && !problem ? null : (
         <Card style={{ gap: space(3) }}>
           <Words>
-            A CSV or XLSX file from anywhere, or cells copied out of a table. Names, e-mails, grades, groups and guardians are
-            recognised by themselves.
+            A CSV or XLSX file from anywhere, or cells copied out of a table. Names, e-mails, grades, groups
+            and guardians are recognised by themselves.
           </Words>
           <View style={{ alignItems: 'flex-start' }}>
             <Action label="Choose a file" icon={FileUp} kind="main" onPress={() => picker.current?.click()} />
           </View>
-          <Field label="Or paste the list here" value={pasted} onChange={setPasted} multiline testID="roster-paste" />
+          <Field
+            label="Or paste the list here"
+            value={pasted}
+            onChange={setPasted}
+            multiline
+            testID="roster-paste"
+          />
           {pasted.trim() ? (
             <View style={{ alignItems: 'flex-start' }}>
               <Action label="Read what I pasted" onPress={() => void read(new Blob([pasted]))} />

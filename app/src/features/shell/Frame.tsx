@@ -55,7 +55,9 @@ export function Frame({ children }: { children: ReactNode }) {
   const demo = useAccount((state) => state.demo);
   useView('/api/setup');
   return (
-    <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: palette.ground }}>
+    <View
+      style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: palette.ground }}
+    >
       <View
         role="navigation"
         aria-label="Places"

@@ -23,7 +23,11 @@ function savedWords({ entries, connection }: Pick<RecordsState, 'entries' | 'con
   const fresh = entries.filter(({ state }) => state === 'new').length;
   const kept = entries.length - refused - fresh;
   if (refused > 0)
-    return { words: `${refused} refused`, detail: 'The server refused these. They are kept here until you decide.', safe: false };
+    return {
+      words: `${refused} refused`,
+      detail: 'The server refused these. They are kept here until you decide.',
+      safe: false,
+    };
   if (entries.length === 0) {
     const away = connection === 'offline';
     const detail = away
@@ -31,9 +35,14 @@ function savedWords({ entries, connection }: Pick<RecordsState, 'entries' | 'con
       : 'Everything you did has reached the server.';
     return { words: away ? 'saved, offline' : 'saved', detail, safe: true };
   }
-  if (fresh > 0) return { words: 'not saved yet', detail: `${fresh} are only on the screen so far.`, safe: false };
+  if (fresh > 0)
+    return { words: 'not saved yet', detail: `${fresh} are only on the screen so far.`, safe: false };
   if (connection === 'signed_out')
-    return { words: `sign in to send ${kept}`, detail: `${kept} are kept on this device. Sign in to send them.`, safe: false };
+    return {
+      words: `sign in to send ${kept}`,
+      detail: `${kept} are kept on this device. Sign in to send them.`,
+      safe: false,
+    };
   const detail = `${kept} are kept on this device, and are sent as soon as the server answers.`;
   return { words: `${kept} kept on this device`, detail, safe: true };
 }
@@ -76,7 +85,13 @@ export function SavedSign() {
         }}
         role="button"
         aria-label={`${words}. Where is everything?`}
-        style={{ minHeight: target, justifyContent: 'center', borderRadius: radius.control, paddingHorizontal: space(2), maxWidth: 170 }}
+        style={{
+          minHeight: target,
+          justifyContent: 'center',
+          borderRadius: radius.control,
+          paddingHorizontal: space(2),
+          maxWidth: 170,
+        }}
       >
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1) }} testID="saved-sign">
           {showIcon ? <Icon size={18} color={palette.inkQuiet} strokeWidth={2} /> : null}

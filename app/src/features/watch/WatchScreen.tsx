@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
+import { groupBy } from '@slate-path/core/records/groupBy';
 import type { WatchItem } from '@slate-path/core/watch/watchList';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
@@ -23,35 +24,44 @@ function concernWords(item: WatchItem): string {
   return item.concern === 'absent' ? `absent, ${since}` : `over a line, ${since}`;
 }
 
-function Concern({ item }: { item: WatchItem }) {
+/** One student, with what is said of each class. */
+function Concern({ items }: { items: readonly WatchItem[] }) {
   const router = useRouter();
-  const student = useRecords((state) => state.current.student[item.studentId]);
-  const section = useRecords((state) => state.current.section[item.sectionId]);
-  if (!student || !section) return null;
+  const studentId = items[0]?.studentId ?? '';
+  const student = useRecords((state) => state.current.student[studentId]);
+  const sections = useRecords((state) => state.current.section);
+  if (!student) return null;
   return (
     <Card style={{ gap: space(2) }}>
-      <View style={{ flexDirection: 'row', gap: space(2), alignItems: 'baseline' }}>
-        <View style={{ flex: 1 }}>
-          <Words size="large" serif heading={2}>
-            {displayName(student)}
-          </Words>
-        </View>
-        <Words size="small" tone="inkQuiet">
-          {section.name}
-        </Words>
-      </View>
-      <Words bold tone={item.concern === 'absent' ? 'ember' : 'inkQuiet'}>
-        {concernWords(item)}
+      <Words size="large" serif heading={2}>
+        {displayName(student)}
       </Words>
-      <Words>{item.sentence}</Words>
-      <Evidence item={item} />
-      <View style={{ alignItems: 'flex-start', marginLeft: -space(3) }}>
+      {items.map((item) => (
+        <View key={item.sectionId} style={{ gap: space(1), marginBottom: space(2) }}>
+          <View
+            style={{
+              flexDirection: 'row',
+              flexWrap: 'wrap',
+              columnGap: space(2),
+              justifyContent: 'space-between',
+            }}
+          >
+            <Words bold tone={item.concern === 'absent' ? 'ember' : 'inkQuiet'}>
+              {concernWords(item)}
+            </Words>
+            <Words tone="inkQuiet">{sections[item.sectionId]?.name ?? ''}</Words>
+          </View>
+          <Words>{item.sentence}</Words>
+          <Evidence item={item} />
+        </View>
+      ))}
+      <View style={{ alignItems: 'flex-start', marginLeft: -space(4), marginBottom: -space(2) }}>
         <Action
           label="Open path"
           name={`Open the path of ${displayName(student)}`}
           kind="plain"
           onPress={() => {
-            router.push({ pathname: '/students/[studentId]', params: { studentId: item.studentId } });
+            router.push({ pathname: '/students/[studentId]', params: { studentId } });
           }}
         />
       </View>
@@ -65,12 +75,21 @@ export function WatchScreen() {
   const { state, answer } = useView<{ items: WatchItem[] }>('/api/watch');
   const [shown, setShown] = useState<Shown>('absent');
   const items = answer?.items ?? [];
-  const of = (concern: Shown) => items.filter((item) => item.concern === concern);
+  // Strongest first, for the items are; a student stands once, with every class.
+  const of = (concern: Shown) => [
+    ...groupBy(
+      items.filter((item) => item.concern === concern),
+      (item) => item.studentId,
+    ).values(),
+  ];
   const list = of(shown);
   const half = Math.ceil(list.length / 2);
   const columns = wide ? [list.slice(0, half), list.slice(half)] : [list];
   return (
-    <Page title="Who needs me" note={state === 'loading' ? 'Asking the server…' : 'From the lessons taken this term'}>
+    <Page
+      title="Who needs me"
+      note={state === 'loading' ? 'Asking the server…' : 'From the lessons taken this term'}
+    >
       <Choice<Shown>
         name="Which"
         value={shown}
@@ -82,21 +101,21 @@ export function WatchScreen() {
       />
       {shown === 'over_a_line' && list.length > 0 ? (
         <Words tone="inkQuiet">
-          These are over a line of 5, 10 or 20 % missed, but it may well be chance: students whose usual is below it cross it now
-          and then.
+          These are over a line of 5, 10 or 20 % missed, but it may well be chance: students whose usual is
+          below it cross it now and then.
         </Words>
       ) : null}
       {list.length === 0 && state !== 'loading' ? (
         <Empty title={shown === 'absent' ? 'Nobody misses too much' : 'Nobody is over a line'}>
-          Students stand here who have surely missed over 5, 10 or 20 % of the lessons taken, from 15 lessons on, or three in a
-          row. Lessons whose roll was not taken count nowhere.
+          Students stand here who have surely missed over 5, 10 or 20 % of the lessons taken, from 15 lessons
+          on, or three in a row. Lessons whose roll was not taken count nowhere.
         </Empty>
       ) : null}
       <View style={{ flexDirection: 'row', gap: space(4), alignItems: 'flex-start' }}>
         {columns.map((column, index) => (
           <View key={index} style={{ flex: 1, gap: space(3) }}>
-            {column.map((item) => (
-              <Concern key={`${item.studentId} ${item.sectionId}`} item={item} />
+            {column.map((found) => (
+              <Concern key={found[0]?.studentId} items={found} />
             ))}
           </View>
         ))}

@@ -1,0 +1,42 @@
+/** Arrows between workspaces only point down: app -> core, server -> core, cli -> server -> core. */
+const only = (from, ...allowed) => ({
+  name: `${from}-arrows`,
+  severity: 'error',
+  from: { path: `^${from}/` },
+  to: { path: '^(app|bench|cli|core|demo|e2e|server)/', pathNot: `^(${[from, ...allowed].join('|')})/` },
+});
+
+module.exports = {
+  forbidden: [
+    only('core'),
+    only('app', 'core'),
+    only('server', 'core'),
+    only('cli', 'server', 'core'),
+    only('demo', 'server', 'core'),
+    only('e2e', 'demo', 'server', 'core'),
+    only('bench', 'e2e', 'demo', 'server', 'core'),
+    {
+      name: 'core-without-io',
+      severity: 'error',
+      from: { path: '^core/src' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: { pathNot: '^app/src/app' },
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)(dist|data)/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'],
+    },
+  },
+};

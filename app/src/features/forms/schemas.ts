@@ -1,0 +1,5 @@
+export { DayOffToAdd, MeetingToAdd, TermToSet } from '@slate-path/core/calendar/changes';
+export { GuardianFields, StudentFields } from '@slate-path/core/people/changes';
+import { recordFields } from '@slate-path/core/records/schema';
+
+export const SectionFields = recordFields.section;
