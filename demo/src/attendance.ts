@@ -42,7 +42,7 @@ export class Attendance {
     const coldWeeks = [4, 10];
     for (const student of students) {
       const habits = {
-        away: 0.004 + 0.035 * random() ** 2,
+        away: 0.003 + 0.022 * random() ** 2,
         late: 0.005 + 0.09 * random() ** 3,
         excusedShare: 0.2 + 0.5 * random(),
       };
@@ -51,7 +51,7 @@ export class Attendance {
       let reason = '';
       for (const day of days) {
         const story = stories[`${student.givenName} ${student.familyName}`]?.away?.(day.week, day.weekday);
-        const catching = coldWeeks.includes(day.week) ? 0.03 : 0.003;
+        const catching = coldWeeks.includes(day.week) ? 0.018 : 0.0015;
         if (sickDays === 0 && story === undefined && random() < catching) {
           sickDays = 2 + Math.floor(random() * 3);
           reason = 'cold';

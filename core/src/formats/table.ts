@@ -102,6 +102,7 @@ export function readDelimited(text: string): TableRow[] {
   return rows;
 }
 
+/** What a cell holds; the library's own type names the constructor of dates, not dates. */
 type Cell = string | number | boolean | Date | null | undefined;
 
 function tidy(cell: Cell): string {
@@ -118,7 +119,7 @@ async function readWorkbook(bytes: Uint8Array): Promise<TableRow[]> {
   try {
     const copy = bytes.slice().buffer;
     const sheet = await readSheet(copy);
-    return sheet.map((cells, index) => ({ line: index + 1, cells: cells.map((cell) => tidy(cell)) }));
+    return sheet.map((cells, index) => ({ line: index + 1, cells: cells.map((cell) => tidy(cell as Cell)) }));
   } catch {
     throw new TableError(
       'This looks like a workbook but cannot be read: it is damaged, protected, or another kind of zip.',

@@ -19,6 +19,19 @@ export function byDisplayName(a: Named, b: Named): number {
   return collator.compare(displayName(a), displayName(b));
 }
 
+/** Letters that Unicode does not take apart into a letter and a mark. */
+const plainLetters: Record<string, string> = {
+  ı: 'i',
+  ł: 'l',
+  ø: 'o',
+  đ: 'd',
+  ð: 'd',
+  þ: 'th',
+  ß: 'ss',
+  æ: 'ae',
+  œ: 'oe',
+};
+
 /** A name without case, accents, or spaces that differ: what two spellings of one name share. */
 export function foldName(name: string): string {
   return name
@@ -26,6 +39,7 @@ export function foldName(name: string): string {
     .replace(/\p{M}/gu, '')
     .replace(/[’ʼ`´]/g, "'")
     .toLowerCase()
+    .replace(/[ıłøđðþßæœ]/g, (letter) => plainLetters[letter] ?? letter)
     .replace(/\s+/g, ' ')
     .trim();
 }

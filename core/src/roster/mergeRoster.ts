@@ -67,10 +67,20 @@ function matchOf(row: RosterRow, students: readonly Student[]): Match {
 
 const compared = ['givenName', 'familyName', 'called', 'email', 'grade', 'schoolId'] as const;
 
-/** What the file says otherwise. An empty cell says nothing. */
+/**
+ * Says the file something else? An empty cell says nothing; nor does a case or an accent that some
+ * system lost on the way ("Aydin" for "Aydın"), while one that it brings is news.
+ */
+function isNews(before: string, after: string): boolean {
+  if (after === '' || after === before) return false;
+  const lost = foldName(after) === foldName(before) && /^[\p{ASCII}]*$/u.test(after);
+  return before === '' || !lost;
+}
+
+/** What the file says otherwise. */
 function changesOf(row: RosterRow, student: Student, sectionId: string, people: People): FieldChange[] {
   const changes: FieldChange[] = compared
-    .filter((field) => row[field] !== '' && row[field] !== student[field])
+    .filter((field) => isNews(student[field], row[field]))
     .map((field) => ({ field, before: student[field], after: row[field] }));
   for (const guardian of newGuardians(row, student.id, people.guardians))
     changes.push({ field: 'guardian', before: '', after: guardian.name || guardian.email });

@@ -37,6 +37,7 @@ export const credibleFrom = 0.8;
 /**
  * Probability that the underlying share missed is over a line, given what was seen: the upper tail
  * of the Beta(missed + 1/2, taken - missed + 1/2) posterior of a binomial share.
+ * @param missed, taken need not be whole, where lessons in a row count as one event
  * @param line 0 to 1 @returns 0 to 1
  * Source: Jeffreys (1946), Proc. R. Soc. A 186, 453-461 (the prior); Beta-binomial conjugacy.
  */
@@ -57,23 +58,32 @@ function overSince(lessons: readonly Attended[], line: number, fewestTaken: numb
   return since;
 }
 
+/** Lessons missed in a row, on average; 1 where none were. */
+function meanSpell(lessons: readonly Attended[]): number {
+  const missed = lessons.filter(({ away }) => away).length;
+  const spells = lessons.filter(({ away }, index) => away && !lessons[index - 1]?.away).length;
+  return spells === 0 ? 1 : missed / spells;
+}
+
+/**
+ * The highest line that is surely crossed, else the highest that is crossed at all.
+ * Days away in a row are one event, so they prove less than as many single ones: the sample counts
+ * as so much smaller as a spell is long (the design effect of clusters).
+ */
 function highestShare(lessons: readonly Attended[], lines: LevelLines): LevelCrossed | null {
   const taken = lessons.length;
   const missed = lessons.filter(({ away }) => away).length;
   if (taken < lines.fewestTaken) return null;
   const value = missed / taken;
-  const line = lines.shares.filter((share) => value >= share).sort((a, b) => b - a)[0];
-  if (line === undefined) return null;
-  const since = overSince(lessons, line, lines.fewestTaken) ?? lessons[taken - 1]?.date ?? '';
-  return {
-    kind: 'share',
-    line,
-    value,
-    missed,
-    taken,
-    since,
-    certainty: certaintyOverLine(missed, taken, line),
-  };
+  const spell = meanSpell(lessons);
+  const crossed = lines.shares
+    .filter((line) => value >= line)
+    .sort((a, b) => b - a)
+    .map((line) => ({ line, certainty: certaintyOverLine(missed / spell, taken / spell, line) }));
+  const level = crossed.find(({ certainty }) => certainty >= credibleFrom) ?? crossed[0];
+  if (!level) return null;
+  const since = overSince(lessons, level.line, lines.fewestTaken) ?? lessons[taken - 1]?.date ?? '';
+  return { kind: 'share', ...level, value, missed, taken, since };
 }
 
 function streakAtEnd(lessons: readonly Attended[], lines: LevelLines): LevelCrossed | null {

@@ -12,22 +12,22 @@ import { space, target } from '../../theme/tokens';
 import type { Open } from './MonthScreen';
 import type { MonthOfClass, MonthRow } from './useMonth';
 
-const nameWidth = 200;
-const totalWidth = 68;
+const nameWidth = 190;
+const totalWidth = 60;
 
 const totalColumns: [title: string, of: (totals: Totals) => string][] = [
   ['there', ({ percent }) => (percent === null ? '–' : `${Math.round(percent)} %`)],
   ['away', ({ away }) => String(away)],
   ['excused', ({ excused }) => String(excused)],
   ['late', ({ late }) => String(late)],
-  ['min. late', ({ minutesLate }) => String(minutesLate)],
+  ['minutes', ({ minutesLate }) => String(minutesLate)],
   ['taken', ({ taken, lessons }) => `${taken} of ${lessons}`],
 ];
 
 function Total({ children, heading }: { children: string; heading?: boolean }) {
   return (
     <View
-      style={{ width: totalWidth, alignItems: 'flex-end', justifyContent: 'center', paddingRight: space(2) }}
+      style={{ width: totalWidth, alignItems: 'flex-end', justifyContent: 'center', paddingRight: space(1) }}
     >
       <Words size="small" tone={heading ? 'inkQuiet' : 'ink'} figures>
         {children}

@@ -72,7 +72,7 @@ export function MonthScreen() {
   return (
     <Page
       title={section?.name ?? 'Month'}
-      note="Month"
+
       back={{ to: toClass, name: 'Back to the class' }}
       full
     >

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { Pressable, ScrollView, View } from 'react-native';
-import { addDays, weekdayOf } from '@slate-path/core/calendar/localTime';
+import { addDays, datesBetween, weekdayOf } from '@slate-path/core/calendar/localTime';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Enrolment, Lesson } from '@slate-path/core/records/schema';
 import { markId } from '@slate-path/core/roll/markId';
@@ -29,7 +29,13 @@ export function PathWeeks({ enrolment, lessons, book, today, since }: PathWeeksP
   const palette = usePalette();
   const router = useRouter();
   const past = lessons.filter((l) => l.date <= today && isEnrolledOn(enrolment, l.date));
-  const weeks = [...groupBy(past, (lesson) => mondayOf(lesson.date))];
+  const byWeek = groupBy(past, (lesson) => mondayOf(lesson.date));
+  const [first, last] = [past[0], past.at(-1)];
+  // Every week has its place, so that time runs evenly; one without lessons is a gap.
+  const weeks =
+    first && last
+      ? datesBetween(mondayOf(first.date), last.date).filter((date) => weekdayOf(date) === 1)
+      : [];
   const sinceWeek = since ? mondayOf(since) : null;
   const spoken = (lesson: Lesson) => {
     if (lesson.setAside) return 'set aside';
@@ -41,18 +47,23 @@ export function PathWeeks({ enrolment, lessons, book, today, since }: PathWeeksP
   return (
     <ScrollView horizontal>
       <View style={{ flexDirection: 'row' }}>
-        {weeks.map(([monday, days]) => (
+        {weeks.map((monday) => (
           <View
             key={monday}
             style={{
-              width: 62,
+              width: 70,
               paddingHorizontal: space(2),
               borderLeftWidth: monday === sinceWeek ? 2 : 1,
               borderStyle: monday === sinceWeek ? 'dashed' : 'solid',
               borderColor: monday === sinceWeek ? palette.ember : palette.line,
             }}
           >
-            {days.map((lesson) => (
+            {byWeek.has(monday) ? null : (
+              <Words size="small" tone="inkQuiet">
+                days off
+              </Words>
+            )}
+            {(byWeek.get(monday) ?? []).map((lesson) => (
               <Pressable
                 key={lesson.id}
                 role="link"
@@ -68,7 +79,7 @@ export function PathWeeks({ enrolment, lessons, book, today, since }: PathWeeksP
                       ? { kind: 'setAside' }
                       : barShape(presenceIn(lesson, enrolment.studentId, book))
                   }
-                  width={44}
+                  width={50}
                   height={12}
                 />
               </Pressable>

@@ -83,8 +83,8 @@ export function WatchScreen() {
     ).values(),
   ];
   const list = of(shown);
-  const half = Math.ceil(list.length / 2);
-  const columns = wide ? [list.slice(0, half), list.slice(half)] : [list];
+  // From left to right, so that the strongest stand on top of both columns.
+  const columns = wide ? [0, 1].map((side) => list.filter((_, index) => index % 2 === side)) : [list];
   return (
     <Page
       title="Who needs me"

@@ -1,0 +1,157 @@
+import fc from 'fast-check';
+import { readDaysOff, CalendarError } from '../src/calendar/icalendar';
+import { lessonNow } from '../src/calendar/lessonNow';
+import { lessonsBetween } from '../src/calendar/lessons';
+import {
+  addDays,
+  datesBetween,
+  daysBetween,
+  minutesOf,
+  monthSpan,
+  nextMonth,
+  timeOf,
+  weekdayOf,
+} from '../src/calendar/localTime';
+import { instantOf, localMoment } from '../src/calendar/zone';
+import { lesson, meeting, term } from './records';
+
+test.each([
+  ['2026-02', '2026-02-01', '2026-02-28'],
+  ['2028-02', '2028-02-01', '2028-02-29'],
+  ['2026-12', '2026-12-01', '2026-12-31'],
+])('the month %s is from %s to %s', (month, from, to) => {
+  expect(monthSpan(month)).toEqual({ from, to });
+});
+
+test('months, weekdays and minutes', () => {
+  expect([nextMonth('2026-12', 1), nextMonth('2026-01', -1), nextMonth('2026-11', -14)]).toEqual([
+    '2027-01',
+    '2025-12',
+    '2025-09',
+  ]);
+  expect([weekdayOf('2026-11-23'), weekdayOf('2026-11-29')]).toEqual([1, 7]);
+  expect([minutesOf('00:00'), minutesOf('23:59'), timeOf(605), timeOf(-3), timeOf(9999)]).toEqual([
+    0,
+    1439,
+    '10:05',
+    '00:00',
+    '23:59',
+  ]);
+  expect(datesBetween('2026-03-28', '2026-03-30')).toEqual(['2026-03-28', '2026-03-29', '2026-03-30']);
+  expect(datesBetween('2026-03-30', '2026-03-28')).toEqual([]);
+});
+
+test('going some days on and back again ends where it began', () => {
+  const date = fc.integer({ min: 0, max: 20_000 }).map((days) => addDays('2000-01-01', days));
+  fc.assert(
+    fc.property(date, fc.integer({ min: -4000, max: 4000 }), (from, days) => {
+      const to = addDays(from, days);
+      return daysBetween(from, to) === days && addDays(to, -days) === from;
+    }),
+  );
+});
+
+test.each([
+  // UTC instant, zone, what the clock on the wall shows
+  ['2026-07-01T12:00:00Z', 'Europe/Dublin', '2026-07-01', '13:00'],
+  ['2026-11-23T11:13:00Z', 'Europe/Dublin', '2026-11-23', '11:13'],
+  ['2026-11-23T02:30:00Z', 'America/Los_Angeles', '2026-11-22', '18:30'],
+  ['2026-11-23T20:30:00Z', 'Asia/Kathmandu', '2026-11-24', '02:15'],
+])('%s in %s is %s %s', (instant, zone, date, time) => {
+  expect(localMoment(Date.parse(instant), zone)).toEqual({ date, time });
+  expect(new Date(instantOf({ date, time }, zone)).toISOString()).toBe(new Date(instant).toISOString());
+});
+
+describe('the lessons of a week', () => {
+  const calendar = {
+    terms: [term()],
+    daysOff: [{ id: 'o', name: 'Harbour day', startsOn: '2026-11-25', endsOn: '2026-11-25', removed: false }],
+    meetings: [
+      meeting(),
+      meeting({ id: 'w', weekday: 3 }),
+      meeting({ id: 'f', weekday: 5, validUntil: '2026-11-26' }),
+    ],
+    lessons: [],
+  };
+  const week = (over: Partial<typeof calendar> & { lessons?: ReturnType<typeof lesson>[] } = {}) =>
+    lessonsBetween({ ...calendar, ...over }, '2026-11-23', '2026-11-29').map(({ id }) => id);
+
+  test('come from the timetable, without days off and ended meetings', () => {
+    expect(week()).toEqual(['m.2026-11-23']);
+    expect(week({ daysOff: [] })).toEqual(['m.2026-11-23', 'w.2026-11-25']);
+  });
+  test('are none outside the term', () => {
+    expect(lessonsBetween(calendar, '2026-12-05', '2026-12-31')).toEqual([]);
+  });
+  test('stay where the roll was taken, though the timetable or the days off changed since', () => {
+    const taken = lesson({ id: 'f.2026-11-27', date: '2026-11-27' });
+    const onDayOff = lesson({ id: 'w.2026-11-25', date: '2026-11-25', takenAt: null, setAside: true });
+    expect(week({ lessons: [taken, onDayOff] })).toEqual(['m.2026-11-23', 'w.2026-11-25', 'f.2026-11-27']);
+    expect(week({ lessons: [{ ...taken, takenAt: null }] })).toEqual(['m.2026-11-23']);
+    expect(week({ lessons: [lesson({ removed: true })] })).toEqual([]);
+  });
+});
+
+describe('the lesson in hand', () => {
+  const first = lesson({ id: 'a', startsAt: '09:45', endsAt: '10:35' });
+  const second = lesson({ id: 'b', startsAt: '10:40', endsAt: '11:30' });
+  const tomorrow = lesson({ id: 'c', date: '2026-11-24' });
+  test.each([
+    // date, time -> lesson, relation
+    ['2026-11-23', '08:00', 'a', 'next'],
+    ['2026-11-23', '09:36', 'a', 'now'],
+    ['2026-11-23', '10:32', 'a', 'now'],
+    ['2026-11-23', '10:36', 'b', 'now'],
+    ['2026-11-23', '11:29', 'b', 'now'],
+    ['2026-11-23', '11:30', 'b', 'last'],
+    ['2026-11-22', '12:00', 'a', 'next'],
+    ['2026-11-28', '12:00', 'c', 'last'],
+  ])('on %s at %s it is %s (%s)', (date, time, id, relation) => {
+    const found = lessonNow([first, second, tomorrow], { date, time });
+    expect([found?.lesson.id, found?.relation]).toEqual([id, relation]);
+  });
+  test('is none where there are no lessons', () => {
+    expect(lessonNow([], { date: '2026-11-23', time: '10:00' })).toBeNull();
+  });
+});
+
+describe('days off from iCalendar', () => {
+  const calendar = (...lines: string[]) =>
+    ['BEGIN:VCALENDAR', 'VERSION:2.0', 'BEGIN:VEVENT', ...lines, 'END:VEVENT', 'END:VCALENDAR'].join('\r\n');
+  test.each([
+    ['one day without an end', ['DTSTART;VALUE=DATE:20261012'], ['2026-10-12', '2026-10-12']],
+    [
+      'a week; DTEND is the day after',
+      ['DTSTART;VALUE=DATE:20261012', 'DTEND;VALUE=DATE:20261017'],
+      ['2026-10-12', '2026-10-16'],
+    ],
+    ['a duration', ['DTSTART;VALUE=DATE:20261012', 'DURATION:P2D'], ['2026-10-12', '2026-10-13']],
+  ])('%s', (_what, lines, span) => {
+    const { days } = readDaysOff(calendar('SUMMARY:Spring tide', ...lines));
+    expect(days).toEqual([{ name: 'Spring tide', startsOn: span[0], endsOn: span[1] }]);
+  });
+  test('repeats are followed, entries with a time left out and named', () => {
+    const repeated = readDaysOff(
+      calendar('SUMMARY:Inset', 'DTSTART;VALUE=DATE:20261005', 'RRULE:FREQ=MONTHLY;COUNT=3'),
+    );
+    expect(repeated.days.map(({ startsOn }) => startsOn)).toEqual(['2026-10-05', '2026-11-05', '2026-12-05']);
+    const timed = readDaysOff(calendar('SUMMARY:Staff meeting', 'DTSTART:20261005T150000Z'));
+    expect(timed).toEqual({
+      days: [],
+      leftOut: [{ name: 'Staff meeting', reason: expect.stringContaining('time of day') }],
+    });
+  });
+  test('what is no calendar gets a sentence, whatever it is', () => {
+    expect(() => readDaysOff('name,email\nDario,d@x.org')).toThrow(CalendarError);
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        try {
+          readDaysOff(text);
+        } catch (error) {
+          return error instanceof CalendarError;
+        }
+        return true;
+      }),
+    );
+  });
+});

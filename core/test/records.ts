@@ -1,0 +1,88 @@
+import type { Enrolment, Lesson, Mark, Meeting, Standing, Student, Term } from '../src/records/schema';
+import { shippedStandings } from '../src/roll/standings';
+
+/** Records for tests, whole but for what a test is about. */
+export const standings: Standing[] = shippedStandings.map((fields) => ({
+  ...fields,
+  id: fields.code,
+  removed: false,
+}));
+export const standingsById = Object.fromEntries(standings.map((standing) => [standing.id, standing]));
+
+export function lesson(fields: Partial<Lesson> = {}): Lesson {
+  const { date = '2026-11-23' } = fields;
+  return {
+    id: `m.${date}`,
+    sectionId: 's',
+    date,
+    startsAt: '10:40',
+    endsAt: '11:30',
+    label: '',
+    setAside: false,
+    takenAt: `${date}T10:43:00.000Z`,
+    removed: false,
+    ...fields,
+  };
+}
+
+export function mark(fields: Partial<Mark> = {}): Mark {
+  const { lessonId = 'm.2026-11-23', studentId = 'a' } = fields;
+  return {
+    id: `${lessonId}/${studentId}`,
+    lessonId,
+    studentId,
+    standingId: null,
+    arrivedAt: null,
+    leftAt: null,
+    comment: '',
+    source: 'tap',
+    removed: false,
+    ...fields,
+  };
+}
+
+export function enrolment(fields: Partial<Enrolment> = {}): Enrolment {
+  const { studentId = 'a' } = fields;
+  return {
+    id: `e${studentId}`,
+    sectionId: 's',
+    studentId,
+    cohort: '',
+    startsOn: null,
+    endsOn: null,
+    removed: false,
+    ...fields,
+  };
+}
+
+export function student(fields: Partial<Student> = {}): Student {
+  return {
+    id: 'a',
+    givenName: 'Dario',
+    familyName: 'Quispe',
+    called: '',
+    email: '',
+    grade: '',
+    schoolId: '',
+    removed: false,
+    ...fields,
+  };
+}
+
+export function meeting(fields: Partial<Meeting> = {}): Meeting {
+  return {
+    id: 'm',
+    sectionId: 's',
+    weekday: 1,
+    startsAt: '10:40',
+    endsAt: '11:30',
+    validFrom: null,
+    validUntil: null,
+    removed: false,
+    ...fields,
+  };
+}
+
+export function term(fields: Partial<Term> = {}): Term {
+  return { id: 't', name: 'Autumn', startsOn: '2026-08-24', endsOn: '2026-12-04', removed: false, ...fields };
+}
