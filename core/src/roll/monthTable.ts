@@ -2,7 +2,7 @@ import type { LocalMoment } from '../calendar/zone';
 import { byDisplayName, displayName } from '../people/names';
 import type { Enrolment, Lesson, Student } from '../records/schema';
 import { markId } from './markId';
-import { presenceIn, isEnrolledOn, studentTotals, type RollBook, type Totals } from './totals';
+import { isEnrolledOn, presenceIn, studentTotals, wasHeld, type RollBook, type Totals } from './totals';
 
 export const totalColumns: [title: string, field: keyof Totals][] = [
   ['Lessons', 'lessons'],
@@ -28,8 +28,8 @@ interface MonthOfClass {
 }
 
 /** What stands for a student in a lesson: the code letter, with times; nothing where nothing is known. */
-function entryOf(lesson: Lesson, enrolment: Enrolment, book: RollBook): string {
-  if (!isEnrolledOn(enrolment, lesson.date)) return '';
+function entryOf(lesson: Lesson, enrolment: Enrolment, book: RollBook, now: LocalMoment): string {
+  if (!isEnrolledOn(enrolment, lesson.date) || !wasHeld(lesson, now)) return '';
   if (lesson.setAside) return 'set aside';
   const presence = presenceIn(lesson, enrolment.studentId, book);
   if (!presence) return 'not taken';
@@ -56,7 +56,7 @@ export function monthTable(month: MonthOfClass, now: LocalMoment): (string | num
     .sort((a, b) => byDisplayName(a.student, b.student))
     .map(({ student, enrolment }) => {
       const totals = studentTotals(enrolment, lessons, book, now);
-      const entries = lessons.map((lesson) => entryOf(lesson, enrolment, book));
+      const entries = lessons.map((lesson) => entryOf(lesson, enrolment, book, now));
       return [displayName(student), ...entries, ...totalColumns.map(([, field]) => rounded(totals[field]))];
     });
   return [heading, ...rows];

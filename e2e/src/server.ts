@@ -1,0 +1,67 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import fs from 'node:fs';
+import net from 'node:net';
+import os from 'node:os';
+import path from 'node:path';
+
+const root = path.join(import.meta.dirname, '..', '..');
+
+/** A server on one port and one folder that can be killed and started again, at another time of day. */
+export class RestartableServer {
+  readonly address: string;
+  private child: ChildProcess | null = null;
+
+  private constructor(
+    private readonly port: number,
+    readonly folder: string,
+  ) {
+    this.address = `http://127.0.0.1:${port}`;
+  }
+
+  static async create(): Promise<RestartableServer> {
+    const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'slate-e2e-'));
+    return new RestartableServer(await freePort(), folder);
+  }
+
+  /** @param now ISO moment at which its clock stands; else the machine's */
+  async start(now?: string): Promise<void> {
+    const child = spawn('node', ['--import', 'tsx', 'server/src/main.ts'], {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'inherit'],
+      env: { ...process.env, SLATE_DATA: this.folder, PORT: String(this.port), ...(now ? { SLATE_NOW: now } : {}) },
+    });
+    this.child = child;
+    await new Promise<void>((resolve, reject) => {
+      child.once('exit', (code) => {
+        reject(new Error(`The server ended with ${code ?? 'a signal'}`));
+      });
+      child.stdout.on('data', (bytes: Buffer) => {
+        if (bytes.toString().includes('is at')) resolve();
+      });
+    });
+    child.removeAllListeners('exit');
+  }
+
+  /** SIGKILL leaves it no time for anything, as when the power fails. */
+  async end(signal: NodeJS.Signals): Promise<void> {
+    const { child } = this;
+    this.child = null;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    await new Promise((resolve) => {
+      child.once('exit', resolve);
+      child.kill(signal);
+    });
+  }
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = net.createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as net.AddressInfo;
+      probe.close(() => {
+        resolve(port);
+      });
+    });
+  });
+}
