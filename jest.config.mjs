@@ -15,7 +15,7 @@ export default {
       rootDir: 'app',
       preset: 'jest-expo',
       moduleNameMapper: { '^lucide-react-native/icons/(.*)$': '<rootDir>/../node_modules/lucide-react-native/dist/cjs/icons/$1.js' },
-      transformIgnorePatterns: ['/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-navigation|@react-navigation|lucide-react-native|@date-fns|date-fns|ulid)/)'],
+      transformIgnorePatterns: ['/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-navigation|@react-navigation|lucide-react-native|@date-fns|date-fns|ulid))'],
     },
     { displayName: 'e2e', rootDir: 'e2e', testMatch: ['**/test/**/*.test.ts'], ...node, setupFilesAfterEnv: ['<rootDir>/test/longer.ts'] },
   ],

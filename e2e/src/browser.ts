@@ -45,15 +45,13 @@ const controls =
 export async function control(page: Page, name: string, timeout = 15_000): Promise<ElementHandle<HTMLElement>> {
   const found = await page.waitForFunction(
     (wanted: string, selector: string) => {
-      const nameOf = (element: Element) => element.getAttribute('aria-label') ?? element.textContent.trim();
-      const visible = [...document.querySelectorAll<HTMLElement>(selector)].filter((element) => {
-        const { width, height } = element.getBoundingClientRect();
-        return width > 0 && height > 0;
-      });
-      const exact = visible.filter((element) => nameOf(element) === wanted);
-      const begun = visible.filter((element) => nameOf(element).startsWith(wanted));
+      const named = [...document.querySelectorAll<HTMLElement>(selector)]
+        .filter((element) => element.getBoundingClientRect().width > 0)
+        .map((element) => ({ element, name: element.getAttribute('aria-label') ?? element.textContent.trim() }));
+      const exact = named.filter(({ name: found }) => found === wanted);
+      const begun = named.filter(({ name: found }) => found.startsWith(wanted));
       // The last of the same name lies on top: a sheet over its page.
-      return exact.at(-1) ?? begun.at(-1) ?? false;
+      return (exact.at(-1) ?? begun.at(-1))?.element ?? false;
     },
     { timeout, polling: 50 },
     name,

@@ -4,7 +4,8 @@ import net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 
-const root = path.join(import.meta.dirname, '..', '..');
+// npm runs every script of the project in its root.
+const root = process.cwd();
 
 /** A server on one port and one folder that can be killed and started again, at another time of day. */
 export class RestartableServer {
@@ -23,12 +24,12 @@ export class RestartableServer {
     return new RestartableServer(await freePort(), folder);
   }
 
-  /** @param now ISO moment at which its clock stands; else the machine's */
-  async start(now?: string): Promise<void> {
+  /** @param now ISO moment at which its clock stands, or from which it runs; else the machine's */
+  async start(now?: string, clock: 'stands' | 'runs' = 'stands'): Promise<void> {
     const child = spawn('node', ['--import', 'tsx', 'server/src/main.ts'], {
       cwd: root,
       stdio: ['ignore', 'pipe', 'inherit'],
-      env: { ...process.env, SLATE_DATA: this.folder, PORT: String(this.port), ...(now ? { SLATE_NOW: now } : {}) },
+      env: { ...process.env, SLATE_DATA: this.folder, PORT: String(this.port), ...(now ? { SLATE_NOW: now, SLATE_NOW_RUNS: clock === 'runs' ? 'yes' : 'no' } : {}) },
     });
     this.child = child;
     await new Promise<void>((resolve, reject) => {

@@ -22,7 +22,7 @@ async function signIn(into: Page): Promise<void> {
 
 beforeEach(async () => {
   server = await RestartableServer.create();
-  await server.start(morning);
+  await server.start(morning, 'runs');
   room = await makeClassroom(server.address, 12);
   browser = await openBrowser();
   page = await openPage(browser, 'phone');
@@ -43,7 +43,7 @@ test('the server is killed in the middle of a roll and started again: nothing is
   await tap(page, 'Pupil04');
   await says(page, '2 kept on this device');
   expect(await exceptionsOf(page)).toHaveLength(4);
-  await server.start(morning);
+  await server.start(morning, 'runs');
   await saved(page);
   expect(await marksOn(room.client, today)).toEqual(['Pupil01 A', 'Pupil02 A', 'Pupil03 A', 'Pupil04 A']);
   await page.reload();

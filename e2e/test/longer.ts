@@ -1,2 +1,2 @@
 // A browser and a server take their time on a small machine.
-jest.setTimeout(240_000);
+jest.setTimeout(90_000);

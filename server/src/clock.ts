@@ -1,12 +1,14 @@
 import type { Clock } from './services';
 
 /**
- * The machine's clock, or the one that SLATE_NOW fixes for pictures and tests.
- * @throws a plain error when SLATE_NOW is no moment
+ * The machine's clock, or the one that SLATE_NOW sets for pictures and tests.
+ * @param set an ISO moment at which it stands still @param runs whether it goes on from there instead
+ * @throws a plain error when it is no moment
  */
-export function clockFrom(fixed: string | undefined): Clock {
-  if (!fixed) return Date.now;
-  const moment = Date.parse(fixed);
-  if (Number.isNaN(moment)) throw new Error(`SLATE_NOW is no moment in time: ${fixed}`);
-  return () => moment;
+export function clockFrom(set: string | undefined, runs: boolean): Clock {
+  if (!set) return Date.now;
+  const moment = Date.parse(set);
+  if (Number.isNaN(moment)) throw new Error(`SLATE_NOW is no moment in time: ${set}`);
+  const begun = Date.now();
+  return () => (runs ? moment + Date.now() - begun : moment);
 }

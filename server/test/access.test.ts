@@ -60,7 +60,7 @@ describe('who may do what', () => {
     expect(response.headers.get('content-type')).toContain('application/problem+json');
     expect(await response.json()).toMatchObject({ status: 400, title: 'Not well formed', errors: [{ field: 'date', message: 'A date looks like 2026-11-23' }] });
     const broken = await ines.call('POST', '/api/changes', '{"changes":');
-    expect([broken.status, (await broken.json()).title]).toEqual([400, 'Not readable']);
+    expect([broken.status, ((await broken.json()) as { title: string }).title]).toEqual([400, 'Not readable']);
     const nowhere = await ines.call('GET', '/api/nowhere');
     expect(nowhere.status).toBe(404);
   });

@@ -18,7 +18,7 @@ type Setup = { section: Section[]; student: Student[]; standing: Standing[] };
 
 let seconds = 0;
 /** A change a second after the last, on a device. */
-function change(kind: string, payload: unknown, over: { id?: string; madeAt?: string; device?: string } = {}) {
+function change<P>(kind: string, payload: P, over: { id?: string; madeAt?: string; device?: string } = {}) {
   seconds += 1;
   return { id: ulid(), kind, payload, madeAt: new Date(Date.UTC(2026, 10, 23, 10, 41, seconds)).toISOString(), device: 'phone', ...over };
 }

@@ -1,0 +1,44 @@
+import { readDate } from '../src/features/desk/readDate';
+import { barShape } from '../src/features/lesson/barShape';
+import { totalsWords } from '../src/features/month/totalsWords';
+import { placeOf } from '../src/features/shell/places';
+
+test.each([
+  ['2026-10-12', '2026-10-12'],
+  ['12.10.2026', '2026-10-12'],
+  ['12 October 2026', '2026-10-12'],
+  ['Oct 12, 2026', '2026-10-12'],
+  ['3/4/2026', '3/4/2026'],
+  ['soon', 'soon'],
+])('%s is read as %s; what could be two dates is not guessed', (written, date) => {
+  expect(readDate(written)).toBe(date);
+});
+
+const presence = { away: false, excused: false, late: false, leftEarly: false, setAside: false, minutesLate: 0, minutesEarly: 0, lessonMinutes: 50, credit: 1, there: { from: 0, to: 1 } };
+test.each([
+  ['not taken', null, { kind: 'nothing' }],
+  ['here', presence, { kind: 'here' }],
+  ['late', { ...presence, late: true, there: { from: 0.2, to: 1 } }, { kind: 'part', from: 0.2, to: 1 }],
+  ['away', { ...presence, away: true, there: null }, { kind: 'away', excused: false }],
+  ['excused', { ...presence, away: true, excused: true, there: null }, { kind: 'away', excused: true }],
+  ['set aside', { ...presence, setAside: true, there: null }, { kind: 'setAside' }],
+] as const)('the bar of %s', (_what, found, shape) => {
+  expect(barShape(found)).toEqual(shape);
+});
+
+test('totals say what was not taken, and count it nowhere', () => {
+  const totals = { lessons: 5, taken: 4, notTaken: 1, here: 2, late: 1, leftEarly: 0, away: 1, excused: 1, setAside: 0, credit: 3, percent: 75, minutesMissed: 58, minutesLate: 8 };
+  expect(totalsWords(totals)).toBe('there in 3 of 4 lessons taken (75 %), 1 excused, 1 late, 8 minutes, 1 not taken');
+  expect(totalsWords({ ...totals, taken: 0, percent: null })).toBe('1 lessons, none taken');
+});
+
+test.each([
+  ['/', 'Lesson'],
+  ['/lessons/x', 'Lesson'],
+  ['/watch', 'Watch'],
+  ['/classes/x/months/2026-11', 'People'],
+  ['/students/x', 'People'],
+  ['/desk', 'Desk'],
+])('%s is in %s', (path, name) => {
+  expect(placeOf(path).name).toBe(name);
+});

@@ -1,0 +1,90 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import type { Page } from 'puppeteer-core';
+import { startDemo } from '@slate-path/demo/startDemo';
+import type { Section, Student } from '@slate-path/core/records/schema';
+import { ApiClient } from '@slate-path/demo/apiClient';
+import { openBrowser, openPage, saved, says, tap, type sizes } from '../src/browser';
+
+/** `npm run shots`: one picture of each main view, from the demo at a fixed moment. */
+const folder = path.join(process.cwd(), 'docs', 'screenshots');
+const now = '2026-11-23T10:43:00Z';
+
+interface Shot {
+  name: string;
+  path: string;
+  size: keyof typeof sizes;
+  theme?: 'dark';
+  before?: (page: Page) => Promise<void>;
+}
+
+const running = await startDemo({
+  folder: fs.mkdtempSync(path.join(os.tmpdir(), 'slate-shots-')),
+  port: 0,
+  host: '127.0.0.1',
+  pages: path.join(process.cwd(), 'app', 'dist'),
+  fresh: true,
+  fixedNow: now,
+});
+const client = await ApiClient.signIn(running.address, '/api/demo-sign-in', {});
+const { section, student } = await client.get<{ section: Section[]; student: Student[] }>('/api/setup');
+const boats = section.find(({ name }) => name === 'Boat Workshop')?.id ?? '';
+const tomasz = student.find(({ familyName }) => familyName === 'Afolabi')?.id ?? '';
+
+const takeRoll = async (page: Page) => {
+  for (const name of ['Mei Tanaka', 'Odalys', 'Dario']) await tap(page, name);
+  await tap(page, 'More about Mei Tanaka');
+  await tap(page, 'Away, excused');
+  await tap(page, 'Close');
+  await tap(page, 'More about Dario');
+  await tap(page, 'Late');
+  await tap(page, 'Close');
+  await page.evaluate(() => document.querySelector('[id^="row-"]')?.scrollIntoView());
+};
+
+const shots: Shot[] = [
+  { name: 'lesson-phone', path: '/', size: 'phone', before: takeRoll },
+  { name: 'lesson-board-phone', path: '/', size: 'phone', theme: 'dark' },
+  { name: 'lesson-wide', path: '/', size: 'wide' },
+  { name: 'mark-phone', path: '/', size: 'phone', before: (page) => tap(page, 'More about Dario') },
+  { name: 'month-phone', path: `/classes/${boats}/months/2026-11`, size: 'phone' },
+  { name: 'month-wide', path: `/classes/${boats}/months/2026-11`, size: 'wide' },
+  { name: 'watch-phone', path: '/watch', size: 'phone' },
+  { name: 'watch-board-wide', path: '/watch', size: 'wide', theme: 'dark' },
+  { name: 'people-wide', path: '/people', size: 'wide' },
+  { name: 'class-phone', path: `/classes/${boats}`, size: 'phone' },
+  { name: 'path-wide', path: `/students/${tomasz}`, size: 'wide' },
+  { name: 'path-phone', path: `/students/${tomasz}`, size: 'phone' },
+  { name: 'desk-wide', path: '/desk', size: 'wide' },
+  {
+    name: 'roster-phone',
+    path: `/classes/${boats}/roster`,
+    size: 'phone',
+    before: async (page) => {
+      const input = await page.waitForSelector('input[type=file]');
+      await input?.uploadFile(path.join(process.cwd(), 'demo', 'files', 'shore-ecology-messy.csv'));
+      await says(page, 'in doubt');
+    },
+  },
+];
+
+const browser = await openBrowser();
+const wanted = process.argv.slice(2);
+for (const { name, path: place, size, theme, before } of shots) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  const page = await openPage(await browser.createBrowserContext(), size);
+  await page.emulateMediaFeatures([
+    { name: 'prefers-color-scheme', value: theme ?? 'light' },
+    { name: 'prefers-reduced-motion', value: 'reduce' },
+  ]);
+  await page.goto(running.address + place, { waitUntil: 'networkidle0' });
+  await saved(page);
+  await before?.(page);
+  await new Promise((resolve) => setTimeout(resolve, 900));
+  await page.screenshot({ path: path.join(folder, `${name}.png`) as `${string}.png` });
+  await page.close();
+}
+await browser.close();
+await running.stop();
+process.exit(0);
