@@ -1,22 +1,46 @@
 const node = {
   testEnvironment: 'node',
-  transform: { '\\.[jt]sx?$|\\.mjs$': ['babel-jest', { presets: [['babel-preset-expo', { jsxRuntime: 'automatic' }]], babelrc: false, configFile: false }] },
-  transformIgnorePatterns: ['/node_modules/(?!(@date-fns|date-fns|ical\\.js|read-excel-file|saxen|ulid|fflate|unzipper-esm|worker-f)/)'],
+  transform: {
+    '\\.[jt]sx?$|\\.mjs$': [
+      'babel-jest',
+      { presets: [['babel-preset-expo', { jsxRuntime: 'automatic' }]], babelrc: false, configFile: false },
+    ],
+  },
+  transformIgnorePatterns: [
+    '/node_modules/(?!(@date-fns|date-fns|ical\\.js|read-excel-file|saxen|ulid|fflate|unzipper-esm|worker-f)/)',
+  ],
 };
 
 export default {
   projects: [
     { displayName: 'core', rootDir: 'core', ...node },
-    { displayName: 'server', rootDir: 'server', testMatch: ['**/test/**/*.test.ts'], ...node, setupFilesAfterEnv: ['<rootDir>/test/longer.ts'] },
+    {
+      displayName: 'server',
+      rootDir: 'server',
+      testMatch: ['**/test/**/*.test.ts'],
+      ...node,
+      setupFilesAfterEnv: ['<rootDir>/test/longer.ts'],
+    },
     { displayName: 'demo', rootDir: 'demo', ...node },
     { displayName: 'cli', rootDir: 'cli', ...node },
     {
       displayName: 'app',
       rootDir: 'app',
       preset: 'jest-expo',
-      moduleNameMapper: { '^lucide-react-native/icons/(.*)$': '<rootDir>/../node_modules/lucide-react-native/dist/cjs/icons/$1.js' },
-      transformIgnorePatterns: ['/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-navigation|@react-navigation|lucide-react-native|@date-fns|date-fns|ulid))'],
+      moduleNameMapper: {
+        '^lucide-react-native/icons/(.*)$':
+          '<rootDir>/../node_modules/lucide-react-native/dist/cjs/icons/$1.js',
+      },
+      transformIgnorePatterns: [
+        '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-navigation|@react-navigation|lucide-react-native|@date-fns|date-fns|ulid))',
+      ],
     },
-    { displayName: 'e2e', rootDir: 'e2e', testMatch: ['**/test/**/*.test.ts'], ...node, setupFilesAfterEnv: ['<rootDir>/test/longer.ts'] },
+    {
+      displayName: 'e2e',
+      rootDir: 'e2e',
+      testMatch: ['**/test/**/*.test.ts'],
+      ...node,
+      setupFilesAfterEnv: ['<rootDir>/test/longer.ts'],
+    },
   ],
 };

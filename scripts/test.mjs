@@ -24,9 +24,13 @@ fs.rmSync(results, { force: true });
 // One at a time: a browser, a server and a test share two cores.
 const code = run('npx', ['jest', '--runInBand', '--forceExit', '--json', '--outputFile', results]);
 if (fs.existsSync(results)) {
-  const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = JSON.parse(fs.readFileSync(results, 'utf8'));
+  const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = JSON.parse(
+    fs.readFileSync(results, 'utf8'),
+  );
   // A suite that does not even start has no test that could fail.
-  const broken = testResults.filter((suite) => suite.status === 'failed' && suite.assertionResults.length === 0).length;
+  const broken = testResults.filter(
+    (suite) => suite.status === 'failed' && suite.assertionResults.length === 0,
+  ).length;
   passed += numPassedTests;
   failed += numFailedTests + broken;
   if (numFailedTestSuites > 0 && failed === 0) failed += numFailedTestSuites;

@@ -14,7 +14,18 @@ test.each([
   expect(readDate(written)).toBe(date);
 });
 
-const presence = { away: false, excused: false, late: false, leftEarly: false, setAside: false, minutesLate: 0, minutesEarly: 0, lessonMinutes: 50, credit: 1, there: { from: 0, to: 1 } };
+const presence = {
+  away: false,
+  excused: false,
+  late: false,
+  leftEarly: false,
+  setAside: false,
+  minutesLate: 0,
+  minutesEarly: 0,
+  lessonMinutes: 50,
+  credit: 1,
+  there: { from: 0, to: 1 },
+};
 test.each([
   ['not taken', null, { kind: 'nothing' }],
   ['here', presence, { kind: 'here' }],
@@ -27,8 +38,24 @@ test.each([
 });
 
 test('totals say what was not taken, and count it nowhere', () => {
-  const totals = { lessons: 5, taken: 4, notTaken: 1, here: 2, late: 1, leftEarly: 0, away: 1, excused: 1, setAside: 0, credit: 3, percent: 75, minutesMissed: 58, minutesLate: 8 };
-  expect(totalsWords(totals)).toBe('there in 3 of 4 lessons taken (75 %), 1 excused, 1 late, 8 minutes, 1 not taken');
+  const totals = {
+    lessons: 5,
+    taken: 4,
+    notTaken: 1,
+    here: 2,
+    late: 1,
+    leftEarly: 0,
+    away: 1,
+    excused: 1,
+    setAside: 0,
+    credit: 3,
+    percent: 75,
+    minutesMissed: 58,
+    minutesLate: 8,
+  };
+  expect(totalsWords(totals)).toBe(
+    'there in 3 of 4 lessons taken (75 %), 1 excused, 1 late, 8 minutes, 1 not taken',
+  );
   expect(totalsWords({ ...totals, taken: 0, percent: null })).toBe('1 lessons, none taken');
 });
 

@@ -19,14 +19,34 @@ async function rowsOf(file: string): Promise<RosterRow[]> {
 /** A row in the names of the open format. */
 function lineOf(row: RosterRow) {
   const { line, fate, givenName, familyName, called, email, grade, cohort, guardians } = row;
-  const doubts = row.doubts.map(({ column, reason }) => (column === null ? reason : `column ${column}: ${reason}`));
-  return { line, fate, given_name: givenName, family_name: familyName, called, email, grade, cohort, guardians, doubts };
+  const doubts = row.doubts.map(({ column, reason }) =>
+    column === null ? reason : `column ${column}: ${reason}`,
+  );
+  return {
+    line,
+    fate,
+    given_name: givenName,
+    family_name: familyName,
+    called,
+    email,
+    grade,
+    cohort,
+    guardians,
+    doubts,
+  };
 }
 
 async function roster({ file, json }: { file: string; json?: boolean }): Promise<void> {
   const lines = (await rowsOf(file)).map(lineOf);
   if (json) for (const line of lines) console.log(JSON.stringify(line));
-  else console.table(lines.map(({ guardians, doubts, ...plain }) => ({ ...plain, guardians: guardians.length, doubts: doubts.join('; ') })));
+  else
+    console.table(
+      lines.map(({ guardians, doubts, ...plain }) => ({
+        ...plain,
+        guardians: guardians.length,
+        doubts: doubts.join('; '),
+      })),
+    );
 }
 
 const program = new Command('slate').description('Slate Path without its screens').exitOverride();

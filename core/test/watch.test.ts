@@ -5,7 +5,7 @@ import { enrolment, lesson, mark, standingsById } from './records';
 
 /** `.` is there, `x` away; one lesson a day. */
 const lessons = (pattern: string): Attended[] =>
-  [...pattern].map((sign, day) => ({ date: addDays('2026-09-01', day), away: sign === 'x' }));
+  Array.from(pattern, (sign, day) => ({ date: addDays('2026-09-01', day), away: sign === 'x' }));
 
 test.each([
   // missed, taken, line -> P(share > line), of Beta(k+1/2, n-k+1/2), worked out in Python by the midpoint rule with 200,000 steps
@@ -23,7 +23,11 @@ describe('the lines', () => {
     ['never away', '....................', []],
     ['14 lessons are too few for a share', 'x.............', []],
     ['1 of 15 is over 5 %', 'x..............', [['share', 0.05, 1, 15, '2026-09-15']]],
-    ['since the last crossing, not the first', `x${'.'.repeat(24)}xx`, [['share', 0.05, 3, 27, '2026-09-26']]],
+    [
+      'since the last crossing, not the first',
+      `x${'.'.repeat(24)}xx`,
+      [['share', 0.05, 3, 27, '2026-09-26']],
+    ],
     ['the highest line that is sure', 'x.x.x.x.x.x....', [['share', 0.2, 6, 15, '2026-09-15']]],
     [
       'one illness of four days is one event: 20 % is not sure',

@@ -24,9 +24,21 @@ function nextBatch({ sectionId, studentIds, standings }: Classroom): { id: strin
   const away = { standingId: standings[3]?.id ?? null, arrivedAt: null, leftAt: null };
   const counted = envelope();
   const changes = [
-    { ...envelope(), kind: 'roll.mark', payload: { lesson, marks: studentIds.map((studentId) => ({ studentId, ...away })) } },
-    { ...counted, kind: 'section.set', payload: { id: `drill-${counted.id}`, name: counted.id, subject: '', room: '' } },
-    { ...envelope(), kind: 'roll.comment', payload: { lesson, studentId: studentIds[0], comment: counted.id } },
+    {
+      ...envelope(),
+      kind: 'roll.mark',
+      payload: { lesson, marks: studentIds.map((studentId) => ({ studentId, ...away })) },
+    },
+    {
+      ...counted,
+      kind: 'section.set',
+      payload: { id: `drill-${counted.id}`, name: counted.id, subject: '', room: '' },
+    },
+    {
+      ...envelope(),
+      kind: 'roll.comment',
+      payload: { lesson, studentId: studentIds[0], comment: counted.id },
+    },
   ];
   return changes;
 }
@@ -44,7 +56,10 @@ class Writer {
       if (this.pending.length === 0) this.pending = nextBatch(this.room);
       try {
         const body = { changes: this.pending };
-        const { answers } = await this.room.client.postJson<{ answers: ChangeAnswer[] }>('/api/changes', body);
+        const { answers } = await this.room.client.postJson<{ answers: ChangeAnswer[] }>(
+          '/api/changes',
+          body,
+        );
         for (const { id, outcome } of answers) if (outcome === 'applied') this.acknowledged.add(id);
         this.pending = [];
       } catch {
@@ -54,7 +69,10 @@ class Writer {
   }
 }
 
-function inspect(folder: string, acknowledged: ReadonlySet<string>): Omit<DrillResult, 'rounds' | 'acknowledged'> {
+function inspect(
+  folder: string,
+  acknowledged: ReadonlySet<string>,
+): Omit<DrillResult, 'rounds' | 'acknowledged'> {
   const database = new Database(path.join(folder, 'slate-path.db'), { readonly: true });
   const column = (sql: string) => database.prepare(sql).pluck().all() as string[];
   const logged = column('SELECT id FROM change');

@@ -82,7 +82,7 @@ for (const { name, path: place, size, theme, before } of shots) {
   await saved(page);
   await before?.(page);
   await new Promise((resolve) => setTimeout(resolve, 900));
-  await page.screenshot({ path: path.join(folder, `${name}.png`) as `${string}.png` });
+  await page.screenshot({ path: path.join(folder, `${name}.png`) });
   await page.close();
 }
 await browser.close();

@@ -42,12 +42,19 @@ const controls =
   '[role=button],[role=link],[role=radio],[role=checkbox],button,a,input:not([type=file]),textarea';
 
 /** The visible control whose name begins so: its label for those who listen, else its text. */
-export async function control(page: Page, name: string, timeout = 15_000): Promise<ElementHandle<HTMLElement>> {
+export async function control(
+  page: Page,
+  name: string,
+  timeout = 15_000,
+): Promise<ElementHandle<HTMLElement>> {
   const found = await page.waitForFunction(
     (wanted: string, selector: string) => {
       const named = [...document.querySelectorAll<HTMLElement>(selector)]
         .filter((element) => element.getBoundingClientRect().width > 0)
-        .map((element) => ({ element, name: element.getAttribute('aria-label') ?? element.textContent.trim() }));
+        .map((element) => ({
+          element,
+          name: element.getAttribute('aria-label') ?? element.textContent.trim(),
+        }));
       const exact = named.filter(({ name: found }) => found === wanted);
       const begun = named.filter(({ name: found }) => found.startsWith(wanted));
       // The last of the same name lies on top: a sheet over its page.
@@ -81,7 +88,11 @@ export async function type(page: Page, label: string, text: string): Promise<voi
 /** Waits until the page says something. */
 export async function says(page: Page, words: string, timeout = 15_000): Promise<void> {
   await page
-    .waitForFunction((wanted: string) => document.body.innerText.includes(wanted), { timeout, polling: 50 }, words)
+    .waitForFunction(
+      (wanted: string) => document.body.innerText.includes(wanted),
+      { timeout, polling: 50 },
+      words,
+    )
     .catch(async () => {
       throw new Error(`The page does not say “${words}”. It says:\n${await textOf(page)}`);
     });

@@ -11,7 +11,18 @@ export const teacher = {
 
 /** Names that sort in this order: Student 01, Student 02... with invented family names. */
 export function people(count: number): { givenName: string; familyName: string }[] {
-  const family = ['Abara', 'Brodie', 'Calloway', 'Demir', 'Eklund', 'Faro', 'Ghebre', 'Halvorsen', 'Ibarra', 'Jansma'];
+  const family = [
+    'Abara',
+    'Brodie',
+    'Calloway',
+    'Demir',
+    'Eklund',
+    'Faro',
+    'Ghebre',
+    'Halvorsen',
+    'Ibarra',
+    'Jansma',
+  ];
   return Array.from({ length: count }, (_, index) => ({
     givenName: `Pupil${String(index + 1).padStart(2, '0')}`,
     familyName: family[index % family.length] ?? '',
@@ -30,7 +41,11 @@ export async function send(client: ApiClient, changes: unknown[]): Promise<Chang
   return (await client.postJson<{ answers: ChangeAnswer[] }>('/api/changes', { changes })).answers;
 }
 
-export function change(kind: string, payload: unknown, madeAt = new Date(Date.UTC(2026, 7, 1)).toISOString()) {
+export function change(
+  kind: string,
+  payload: unknown,
+  madeAt = new Date(Date.UTC(2026, 7, 1)).toISOString(),
+) {
   return { id: ulid(), kind, payload, madeAt, device: 'setup' };
 }
 
@@ -44,7 +59,15 @@ export async function makeClassroom(address: string, size: number): Promise<Clas
     change('term.set', { id: ulid(), name: 'Autumn', startsOn: '2026-11-02', endsOn: '2026-12-04' }),
     change('section.set', { id: sectionId, name: 'Boat Workshop', subject: '', room: '' }),
     ...[1, 3, 5].map((weekday) =>
-      change('meeting.add', { id: ulid(), sectionId, weekday, startsAt: '10:40', endsAt: '11:30', validFrom: null, validUntil: null }),
+      change('meeting.add', {
+        id: ulid(),
+        sectionId,
+        weekday,
+        startsAt: '10:40',
+        endsAt: '11:30',
+        validFrom: null,
+        validUntil: null,
+      }),
     ),
     change('roster.accept', {
       sectionId,
@@ -64,7 +87,9 @@ export async function makeClassroom(address: string, size: number): Promise<Clas
 /** What the server has of one day: `Pupil01 A`, `Pupil02 L 10:48`. */
 export async function marksOn(client: ApiClient, date: string): Promise<string[]> {
   const { mark } = await client.get<{ mark: Mark[] }>(`/api/days/${date}`);
-  const setup = await client.get<{ standing: Standing[]; student: { id: string; givenName: string }[] }>('/api/setup');
+  const setup = await client.get<{ standing: Standing[]; student: { id: string; givenName: string }[] }>(
+    '/api/setup',
+  );
   return mark
     .filter(({ standingId }) => standingId !== null)
     .map(({ studentId, standingId, arrivedAt, leftAt }) => {

@@ -29,7 +29,12 @@ export class RestartableServer {
     const child = spawn('node', ['--import', 'tsx', 'server/src/main.ts'], {
       cwd: root,
       stdio: ['ignore', 'pipe', 'inherit'],
-      env: { ...process.env, SLATE_DATA: this.folder, PORT: String(this.port), ...(now ? { SLATE_NOW: now, SLATE_NOW_RUNS: clock === 'runs' ? 'yes' : 'no' } : {}) },
+      env: {
+        ...process.env,
+        SLATE_DATA: this.folder,
+        PORT: String(this.port),
+        ...(now ? { SLATE_NOW: now, SLATE_NOW_RUNS: clock === 'runs' ? 'yes' : 'no' } : {}),
+      },
     });
     this.child = child;
     await new Promise<void>((resolve, reject) => {

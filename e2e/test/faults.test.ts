@@ -87,7 +87,10 @@ test('the answer to a batch is lost, so it is sent twice: it counts once', async
   let lost = 0;
   cdp.on('Fetch.requestPaused', ({ requestId }) => {
     lost += 1;
-    const answer = lost <= 2 ? cdp.send('Fetch.failRequest', { requestId, errorReason: 'ConnectionReset' }) : cdp.send('Fetch.continueRequest', { requestId });
+    const answer =
+      lost <= 2
+        ? cdp.send('Fetch.failRequest', { requestId, errorReason: 'ConnectionReset' })
+        : cdp.send('Fetch.continueRequest', { requestId });
     answer.catch(() => undefined);
   });
   await tap(page, 'Pupil10');

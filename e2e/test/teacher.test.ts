@@ -99,7 +99,12 @@ test('first start: from nothing to a roll, with a messy roster', async () => {
 
   await tap(page, 'Lesson');
   await says(page, 'Not taken yet');
-  expect(await rollOf(page)).toEqual(['Bram de Wit: not taken', 'Caoimhe Ní Bhriain: not taken', 'Dario Quispe: not taken', 'Jun: not taken']);
+  expect(await rollOf(page)).toEqual([
+    'Bram de Wit: not taken',
+    'Caoimhe Ní Bhriain: not taken',
+    'Dario Quispe: not taken',
+    'Jun: not taken',
+  ]);
   await tap(page, 'Jun');
   await says(page, '1 away');
   await saved(page);
@@ -145,7 +150,13 @@ test('a roll of thirty: three away, one of them late, one leaving; then a forgot
     'Pupil25 Eklund: left 11:11, 19 minutes',
   ]);
   await saved(page);
-  expect(await marksOn(room.client, '2026-11-23')).toEqual(['Pupil03 A', 'Pupil07 A', 'Pupil12 A', 'Pupil20 L 10:48', 'Pupil25 E 11:11']);
+  expect(await marksOn(room.client, '2026-11-23')).toEqual([
+    'Pupil03 A',
+    'Pupil07 A',
+    'Pupil12 A',
+    'Pupil20 L 10:48',
+    'Pupil25 E 11:11',
+  ]);
 
   // Nine lessons of the month are forgotten; Friday's is caught up. In the books a tap makes no minutes.
   await says(page, '9 lessons not taken');

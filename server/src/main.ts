@@ -9,7 +9,14 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 
 /** Where the teacher's own data is, and how the server is reached: from the environment. */
 async function main(): Promise<void> {
-  const { PORT = '4180', HOST = '127.0.0.1', SLATE_DATA, SLATE_NOW, SLATE_NOW_RUNS, SLATE_API_ONLY } = process.env;
+  const {
+    PORT = '4180',
+    HOST = '127.0.0.1',
+    SLATE_DATA,
+    SLATE_NOW,
+    SLATE_NOW_RUNS,
+    SLATE_API_ONLY,
+  } = process.env;
   const running = await startServer({
     dataFolder: path.resolve(SLATE_DATA ?? path.join(root, 'data')),
     port: Number(PORT),

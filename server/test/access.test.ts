@@ -40,16 +40,22 @@ describe('who may do what', () => {
 
   test('every route is in the table, and every kind of caller gets what it says', async () => {
     const document = (await (await ines.call('GET', '/api/openapi.json')).json()) as OpenApi;
-    const routes = Object.entries(document.paths).flatMap(([route, methods]) => Object.keys(methods).map((method) => [method, route] as const));
+    const routes = Object.entries(document.paths).flatMap(([route, methods]) =>
+      Object.keys(methods).map((method) => [method, route] as const),
+    );
     expect(routes.map(([method, route]) => `${method} ${route}`).sort()).toEqual(Object.keys(table).sort());
     const found: Record<string, number[]> = {};
     for (const [method, route] of routes) {
       if (route === '/api/sign-out') continue;
-      const address = route.replace('{date}', '2026-11-23').replace('{month}', '2026-11').replace(/\{\w+\}/g, 'nobody');
+      const address = route
+        .replace('{date}', '2026-11-23')
+        .replace('{month}', '2026-11')
+        .replace(/\{\w+\}/g, 'nobody');
       const callers = [callerOf(server.address), callerOf(server.address, 'slate_session=forged'), ines];
       const body = method === 'post' ? {} : undefined;
       found[`${method} ${route}`] = [];
-      for (const caller of callers) found[`${method} ${route}`]!.push((await caller.call(method.toUpperCase(), address, body)).status);
+      for (const caller of callers)
+        found[`${method} ${route}`]!.push((await caller.call(method.toUpperCase(), address, body)).status);
     }
     const { 'post /api/sign-out': _out, ...expected } = table;
     expect(found).toEqual(expected);
@@ -58,15 +64,27 @@ describe('who may do what', () => {
   test('problems are problem documents with a field for each error', async () => {
     const response = await ines.call('GET', '/api/days/tomorrow');
     expect(response.headers.get('content-type')).toContain('application/problem+json');
-    expect(await response.json()).toMatchObject({ status: 400, title: 'Not well formed', errors: [{ field: 'date', message: 'A date looks like 2026-11-23' }] });
+    expect(await response.json()).toMatchObject({
+      status: 400,
+      title: 'Not well formed',
+      errors: [{ field: 'date', message: 'A date looks like 2026-11-23' }],
+    });
     const broken = await ines.call('POST', '/api/changes', '{"changes":');
-    expect([broken.status, ((await broken.json()) as { title: string }).title]).toEqual([400, 'Not readable']);
+    expect([broken.status, ((await broken.json()) as { title: string }).title]).toEqual([
+      400,
+      'Not readable',
+    ]);
     const nowhere = await ines.call('GET', '/api/nowhere');
     expect(nowhere.status).toBe(404);
   });
 
   test('a page from elsewhere cannot write', async () => {
-    const response = await ines.call('POST', '/api/changes', { changes: [{}] }, { origin: 'http://elsewhere.example' });
+    const response = await ines.call(
+      'POST',
+      '/api/changes',
+      { changes: [{}] },
+      { origin: 'http://elsewhere.example' },
+    );
     expect(response.status).toBe(403);
   });
 
@@ -75,15 +93,23 @@ describe('who may do what', () => {
     expect(headers.get('content-security-policy')).toContain("default-src 'none'");
     expect(headers.get('content-security-policy')).not.toMatch(/https?:/);
     expect(headers.get('x-content-type-options')).toBe('nosniff');
-    const signIn = await callerOf(server.address).call('POST', '/api/sign-in', { name: teacher.name, passphrase: teacher.passphrase });
+    const signIn = await callerOf(server.address).call('POST', '/api/sign-in', {
+      name: teacher.name,
+      passphrase: teacher.passphrase,
+    });
     expect(signIn.headers.getSetCookie()[0]).toMatch(/HttpOnly; SameSite=Strict/);
   });
 
   test('too much at once gets a sentence', async () => {
     const large = await ines.call('POST', '/api/changes', { changes: ['x'.repeat(2_100_000)] });
     expect(large.status).toBe(413);
-    const many = await ines.call('POST', '/api/changes', { changes: Array.from({ length: 501 }, () => ({})) });
-    expect(await many.json()).toMatchObject({ status: 400, errors: [{ message: 'At most 500 changes at once' }] });
+    const many = await ines.call('POST', '/api/changes', {
+      changes: Array.from({ length: 501 }, () => ({})),
+    });
+    expect(await many.json()).toMatchObject({
+      status: 400,
+      errors: [{ message: 'At most 500 changes at once' }],
+    });
   });
 });
 
@@ -92,7 +118,10 @@ test('the first start is closed once there is a teacher; signing in is slowed af
   expect((await stranger.call('POST', '/api/first-start', teacher)).status).toBe(409);
   const statuses: number[] = [];
   for (let i = 0; i < 11; i += 1)
-    statuses.push((await stranger.call('POST', '/api/sign-in', { name: teacher.name, passphrase: 'wrong words here' })).status);
+    statuses.push(
+      (await stranger.call('POST', '/api/sign-in', { name: teacher.name, passphrase: 'wrong words here' }))
+        .status,
+    );
   expect(statuses[0]).toBe(401);
   expect(statuses.at(-1)).toBe(429);
 });
@@ -122,16 +151,25 @@ describe('what cannot be started says one clear line and touches nothing', () =>
     const bytes = fs.readFileSync(file);
     bytes.fill(0xa5, 8192, 8192 + 20_000);
     fs.writeFileSync(file, bytes);
-    expect(await tryServer({ folder: whole.folder })).toMatchObject({ code: 1, said: expect.stringMatching(/is damaged/) });
+    expect(await tryServer({ folder: whole.folder })).toMatchObject({
+      code: 1,
+      said: expect.stringMatching(/is damaged/),
+    });
     expect(fs.readFileSync(file).equals(bytes)).toBe(true);
   });
   test('a port in use', async () => {
     const port = Number(new URL(server.address).port);
-    expect(await tryServer({ port })).toMatchObject({ code: 1, said: expect.stringMatching(/^Port \d+ is in use/) });
+    expect(await tryServer({ port })).toMatchObject({
+      code: 1,
+      said: expect.stringMatching(/^Port \d+ is in use/),
+    });
   });
   test('a data folder that cannot be written', async () => {
     const file = path.join(fs.mkdtempSync(path.join(os.tmpdir(), 'slate-')), 'file');
     fs.writeFileSync(file, '');
-    expect(await tryServer({ folder: path.join(file, 'data') })).toMatchObject({ code: 1, said: expect.stringMatching(/cannot be written/) });
+    expect(await tryServer({ folder: path.join(file, 'data') })).toMatchObject({
+      code: 1,
+      said: expect.stringMatching(/cannot be written/),
+    });
   });
 });

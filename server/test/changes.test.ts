@@ -20,7 +20,14 @@ let seconds = 0;
 /** A change a second after the last, on a device. */
 function change<P>(kind: string, payload: P, over: { id?: string; madeAt?: string; device?: string } = {}) {
   seconds += 1;
-  return { id: ulid(), kind, payload, madeAt: new Date(Date.UTC(2026, 10, 23, 10, 41, seconds)).toISOString(), device: 'phone', ...over };
+  return {
+    id: ulid(),
+    kind,
+    payload,
+    madeAt: new Date(Date.UTC(2026, 10, 23, 10, 41, seconds)).toISOString(),
+    device: 'phone',
+    ...over,
+  };
 }
 
 async function send(...changes: unknown[]): Promise<ChangeAnswer[]> {
@@ -30,14 +37,24 @@ async function send(...changes: unknown[]): Promise<ChangeAnswer[]> {
 }
 
 const mark = (studentId: string, code: string | null, arrivedAt: string | null = null) =>
-  ['roll.mark', { lesson, marks: [{ studentId, standingId: code && standings[code]!, arrivedAt, leftAt: null }] }] as const;
+  [
+    'roll.mark',
+    { lesson, marks: [{ studentId, standingId: code && standings[code]!, arrivedAt, leftAt: null }] },
+  ] as const;
 const setup = async () => (await (await ines.call('GET', '/api/setup')).json()) as Setup;
 const day = async () => (await (await ines.call('GET', '/api/days/2026-11-23')).json()) as Day;
 const codeOf = async (studentId: string) => {
   const found = (await day()).mark.find((m) => m.studentId === studentId)?.standingId;
   return Object.entries(standings).find(([, id]) => id === found)?.[0] ?? null;
 };
-const person = (givenName: string) => ({ givenName, familyName: '', called: '', email: '', grade: '', schoolId: '' });
+const person = (givenName: string) => ({
+  givenName,
+  familyName: '',
+  called: '',
+  email: '',
+  grade: '',
+  schoolId: '',
+});
 
 beforeAll(async () => {
   server = await startServer({ now: '2026-11-23T12:00:00Z' });
@@ -48,11 +65,15 @@ beforeAll(async () => {
     change('student.set', { id: dario, student: person('Dario'), guardians: [] }),
     change('student.set', { id: mei, student: person('Mei'), guardians: [] }),
   );
-  expect(answers.map(({ outcome, overruled }) => [outcome, overruled])).toEqual([['applied', []], ['applied', []], ['applied', []]]);
+  expect(answers.map(({ outcome, overruled }) => [outcome, overruled])).toEqual([
+    ['applied', []],
+    ['applied', []],
+    ['applied', []],
+  ]);
 });
 afterAll(() => server.stop());
 
-test('a new teacher has a school and the standings that ship', async () => {
+test('a new teacher has a school and the standings that ship', () => {
   expect(Object.keys(standings)).toEqual(['H', 'L', 'E', 'A', 'X', 'S']);
 });
 
@@ -64,9 +85,13 @@ test('marking makes the lesson, takes the roll, and the same batch twice changes
   const twice = await send(first);
   expect(twice).toEqual(once);
   expect(await day()).toEqual(before);
-  expect(before.lesson).toMatchObject([{ id: lesson.id, takenAt: '2026-11-23T10:41:00.000Z', setAside: false }]);
+  expect(before.lesson).toMatchObject([
+    { id: lesson.id, takenAt: '2026-11-23T10:41:00.000Z', setAside: false },
+  ]);
   expect(before.mark).toMatchObject([{ studentId: dario, standingId: standings['A'] }]);
-  const { lines } = (await (await ines.call('GET', `/api/lessons/${lesson.id}/history`)).json()) as { lines: unknown[] };
+  const { lines } = (await (await ines.call('GET', `/api/lessons/${lesson.id}/history`)).json()) as {
+    lines: unknown[];
+  };
   expect(lines).toHaveLength(1);
 });
 
@@ -75,18 +100,27 @@ test('taking back twice goes two steps back, and the history says so', async () 
   await send(...changes);
   expect(await codeOf(mei)).toBe('L');
   await send(change('undo', { changeId: changes[1]!.id }));
-  expect([await codeOf(mei), (await day()).mark.find((m) => m.studentId === mei)?.arrivedAt]).toEqual(['A', null]);
+  expect([await codeOf(mei), (await day()).mark.find((m) => m.studentId === mei)?.arrivedAt]).toEqual([
+    'A',
+    null,
+  ]);
   await send(change('undo', { changeId: changes[0]!.id }));
   expect(await codeOf(mei)).toBeNull();
-  const { lines } = (await (await ines.call('GET', `/api/lessons/${lesson.id}/history`)).json()) as { lines: { kind: string }[] };
+  const { lines } = (await (await ines.call('GET', `/api/lessons/${lesson.id}/history`)).json()) as {
+    lines: { kind: string }[];
+  };
   expect(lines.slice(0, 4).map(({ kind }) => kind)).toEqual(['undo', 'undo', 'roll.mark', 'roll.mark']);
 });
 
 test('taking back what was added removes it, and a removed record is kept', async () => {
-  const added = change('dayOff.add', { days: [{ id: ulid(), name: 'Storm', startsOn: '2026-11-25', endsOn: '2026-11-25' }] });
+  const added = change('dayOff.add', {
+    days: [{ id: ulid(), name: 'Storm', startsOn: '2026-11-25', endsOn: '2026-11-25' }],
+  });
   await send(added);
   await send(change('undo', { changeId: added.id }));
-  const { dayOff } = (await (await ines.call('GET', '/api/setup')).json()) as { dayOff: { name: string; removed: boolean }[] };
+  const { dayOff } = (await (await ines.call('GET', '/api/setup')).json()) as {
+    dayOff: { name: string; removed: boolean }[];
+  };
   expect(dayOff).toMatchObject([{ name: 'Storm', removed: true }]);
 });
 
@@ -95,7 +129,10 @@ test('of two devices the later word counts, however late it arrives', async () =
   const late = change(...mark(dario, 'X'), { device: 'tablet' });
   expect((await send(late))[0]?.overruled).toEqual([]);
   const [overruled] = await send(early);
-  expect(overruled).toMatchObject({ outcome: 'applied', overruled: [{ table: 'mark', fields: expect.arrayContaining(['standingId', 'arrivedAt']) }] });
+  expect(overruled).toMatchObject({
+    outcome: 'applied',
+    overruled: [{ table: 'mark', fields: expect.arrayContaining(['standingId', 'arrivedAt']) }],
+  });
   expect(await codeOf(dario)).toBe('X');
   // Taking back the overruled one changes nothing; taking back the other does.
   await send(change('undo', { changeId: early.id }));
@@ -115,12 +152,23 @@ test.each([
   ['an id that is no ULID', () => change(...mark(dario, 'A'), { id: 'one' }), 'id'],
   ['a time that is none', () => change(...mark(dario, 'A', '25:00')), 'payload.marks.0.arrivedAt'],
   ['a field too many', () => change('undo', { changeId: ulid(), force: true }), 'payload'],
-  ['a term that ends before it begins', () => change('term.set', { id: ulid(), name: 'T', startsOn: '2026-12-01', endsOn: '2026-11-01' }), 'payload.endsOn'],
-  ['a comment that is too long', () => change('roll.comment', { lesson, studentId: dario, comment: 'x'.repeat(501) }), 'payload.comment'],
+  [
+    'a term that ends before it begins',
+    () => change('term.set', { id: ulid(), name: 'T', startsOn: '2026-12-01', endsOn: '2026-11-01' }),
+    'payload.endsOn',
+  ],
+  [
+    'a comment that is too long',
+    () => change('roll.comment', { lesson, studentId: dario, comment: 'x'.repeat(501) }),
+    'payload.comment',
+  ],
 ])('a malformed change (%s) is refused by itself; the others apply', async (_what, bad, field) => {
   const good = change('section.set', { id: ulid(), name: `Good ${seconds}`, subject: '', room: '' });
   const [refused, applied] = await send(bad(), good);
-  expect(refused).toMatchObject({ outcome: 'refused', errors: expect.arrayContaining([expect.objectContaining({ field })]) });
+  expect(refused).toMatchObject({
+    outcome: 'refused',
+    errors: expect.arrayContaining([expect.objectContaining({ field })]),
+  });
   expect(applied?.outcome).toBe('applied');
   expect((await setup()).section.map(({ name }) => name)).toContain(good.payload.name);
 });
@@ -148,8 +196,18 @@ test('views say "not changed" until something changes', async () => {
 test('a month as CSV: codes with times, not taken said, totals', async () => {
   await send(
     change('term.set', { id: ulid(), name: 'T', startsOn: '2026-08-24', endsOn: '2026-12-04' }),
-    change('meeting.add', { id: 'm', sectionId, weekday: 1, startsAt: '10:40', endsAt: '11:30', validFrom: null, validUntil: null }),
-    ...[dario, mei].map((studentId) => change('enrolment.set', { id: ulid(), sectionId, studentId, cohort: '', startsOn: null, endsOn: null })),
+    change('meeting.add', {
+      id: 'm',
+      sectionId,
+      weekday: 1,
+      startsAt: '10:40',
+      endsAt: '11:30',
+      validFrom: null,
+      validUntil: null,
+    }),
+    ...[dario, mei].map((studentId) =>
+      change('enrolment.set', { id: ulid(), sectionId, studentId, cohort: '', startsOn: null, endsOn: null }),
+    ),
     change(...mark(dario, 'L', '10:50'), { madeAt: '2026-11-23T12:00:00.000Z' }),
   );
   const response = await ines.call('GET', `/api/sections/${sectionId}/months/2026-11/roll.csv`);
@@ -160,7 +218,10 @@ test('a month as CSV: codes with times, not taken said, totals', async () => {
   expect(lines[1]).toMatch(/^Dario,not taken,not taken,not taken,L from 10:50,,/);
   expect(lines[2]).toMatch(/^Mei,not taken,not taken,not taken,H,,/);
   // Lessons, taken, not taken, here, late, left early, away, excused, set aside, credit, percent, minutes missed, late.
-  expect([lines[1]!, lines[2]!].map(totals)).toEqual(['4,1,3,0,1,0,0,0,0,1,100,10,10', '4,1,3,1,0,0,0,0,0,1,100,0,0']);
+  expect([lines[1]!, lines[2]!].map(totals)).toEqual([
+    '4,1,3,0,1,0,0,0,0,1,100,10,10',
+    '4,1,3,1,0,0,0,0,0,1,100,0,0',
+  ]);
 });
 
 test('a stop on request is clean, and everything is there afterwards', async () => {

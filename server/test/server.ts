@@ -14,7 +14,9 @@ export interface TestServer {
 }
 
 /** Starts a server and waits for its address. @returns the server, or what it said when it gave up */
-export async function tryServer(options: { folder?: string; port?: number; now?: string; pages?: boolean } = {}): Promise<TestServer | { code: number | null; said: string }> {
+export async function tryServer(
+  options: { folder?: string; port?: number; now?: string; pages?: boolean } = {},
+): Promise<TestServer | { code: number | null; said: string }> {
   const folder = options.folder ?? fs.mkdtempSync(path.join(os.tmpdir(), 'slate-'));
   const child = spawn('node', ['--import', 'tsx', 'server/src/main.ts'], {
     cwd: root,
@@ -53,7 +55,11 @@ function stop(child: ChildProcess, signal: NodeJS.Signals): Promise<number | nul
   });
 }
 
-export const teacher = { name: 'Ines Halloran', passphrase: 'harbour bell rings', school: { name: 'Tern Rock', zone: 'Europe/Dublin' } };
+export const teacher = {
+  name: 'Ines Halloran',
+  passphrase: 'harbour bell rings',
+  school: { name: 'Tern Rock', zone: 'Europe/Dublin' },
+};
 
 export interface Caller {
   cookie: string;

@@ -1,0 +1,125 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { control, openBrowser, openPage, saved, says, tap, type } from '@slate-path/e2e/src/browser';
+import { makeClassroom, teacher } from '@slate-path/e2e/src/classroom';
+import { RestartableServer } from '@slate-path/e2e/src/server';
+import { median, percentile } from './percentile';
+
+const slower = 4;
+
+/** From the tap (as the browser dates it) to the frame after the mark is on the screen. */
+async function tapToPaint(page: Page, name: string): Promise<number> {
+  const element = await control(page, name);
+  await element.evaluate((row) => {
+    row.scrollIntoView({ block: 'center' });
+    const state = window as unknown as { painted: Promise<number> };
+    state.painted = new Promise((resolve) => {
+      const before = row.getAttribute('aria-label');
+      let begun = 0;
+      row.addEventListener('click', (event) => (begun = event.timeStamp), { once: true, capture: true });
+      const watch = new MutationObserver(() => {
+        if (row.getAttribute('aria-label') === before) return;
+        watch.disconnect();
+        requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - begun), 0));
+      });
+      watch.observe(row, { attributes: true });
+    });
+  });
+  await element.tap();
+  return page.evaluate(() => (window as unknown as { painted: Promise<number> }).painted);
+}
+
+async function scriptBytes(page: Page, load: () => Promise<unknown>): Promise<number> {
+  const cdp = await page.createCDPSession();
+  await cdp.send('Network.enable');
+  const scripts = new Set<string>();
+  let bytes = 0;
+  cdp.on(
+    'Network.responseReceived',
+    ({ requestId, type: kind }) => kind === 'Script' && scripts.add(requestId),
+  );
+  cdp.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (scripts.has(requestId)) bytes += encodedDataLength;
+  });
+  await load();
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  await cdp.detach();
+  return bytes;
+}
+
+async function throttled(page: Page): Promise<void> {
+  const cdp = await page.createCDPSession();
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: slower });
+}
+
+/** Cold: a profile that was never here, signed in by its cookie; until a tap on the roll does something. */
+async function coldOpen(
+  browser: Browser,
+  address: string,
+  cookie: string,
+): Promise<{ ms: number; again: number; kilobytes: number }> {
+  const context = await browser.createBrowserContext();
+  const page = await openPage(context, 'phone');
+  const [name = '', value = ''] = cookie.split('=');
+  await context.setCookie({
+    name,
+    value,
+    domain: '127.0.0.1',
+    path: '/',
+    httpOnly: true,
+    sameSite: 'Strict',
+    secure: false,
+    expires: -1,
+    size: cookie.length,
+    session: true,
+  } as never);
+  await throttled(page);
+  const open = async () => {
+    const begun = performance.now();
+    await page.goto(address, { waitUntil: 'domcontentloaded' });
+    await control(page, 'Pupil01', 60_000);
+    await says(page, 'Not taken yet');
+    return performance.now() - begun;
+  };
+  let ms = 0;
+  const bytes = await scriptBytes(page, async () => (ms = await open()));
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await new Promise((resolve) => setTimeout(resolve, 3000));
+  const again = await open();
+  await context.close();
+  return { ms, again, kilobytes: bytes / 1024 };
+}
+
+/** The figures of the real interface at four times slower a processor. */
+export async function benchBrowser(): Promise<Record<string, number>> {
+  const server = await RestartableServer.create();
+  await server.start('2026-11-23T10:42:00Z', 'runs');
+  await makeClassroom(server.address, 36);
+  const browser = await openBrowser();
+  const page = await openPage(browser, 'phone');
+  await page.goto(server.address);
+  await type(page, 'Your name', teacher.name);
+  await type(page, 'Passphrase', teacher.passphrase);
+  await tap(page, 'Sign in');
+  await says(page, 'Not taken yet');
+  const session = (await browser.cookies()).find(({ name }) => name === 'slate_session');
+  const cold: { ms: number; again: number; kilobytes: number }[] = [];
+  for (let run = 0; run < 5; run += 1)
+    cold.push(await coldOpen(browser, server.address, `slate_session=${session?.value ?? ''}`));
+
+  await page.bringToFront();
+  await throttled(page);
+  const taps: number[] = [];
+  for (let round = 0; round < 2; round += 1)
+    for (let index = 1; index <= 36; index += 1)
+      taps.push(await tapToPaint(page, `Pupil${String(index).padStart(2, '0')}`));
+  await saved(page);
+  await browser.close();
+  await server.end('SIGTERM');
+  return {
+    'tap to painted mark p50 ms (4x slower)': median(taps),
+    'tap to painted mark p95 ms (4x slower)': percentile(taps, 0.95),
+    'first screen JavaScript KB as served': median(cold.map(({ kilobytes }) => kilobytes)),
+    'cold open ms (4x slower)': median(cold.map(({ ms }) => ms)),
+    'open again ms (4x slower)': median(cold.map(({ again }) => again)),
+  };
+}
