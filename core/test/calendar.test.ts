@@ -71,7 +71,7 @@ describe('the lessons of a week', () => {
       meeting({ id: 'w', weekday: 3 }),
       meeting({ id: 'f', weekday: 5, validUntil: '2026-11-26' }),
     ],
-    lessons: [],
+    lessons: [] as ReturnType<typeof lesson>[],
   };
   const week = (over: Partial<typeof calendar> & { lessons?: ReturnType<typeof lesson>[] } = {}) =>
     lessonsBetween({ ...calendar, ...over }, '2026-11-23', '2026-11-29').map(({ id }) => id);

@@ -111,7 +111,7 @@ describe('totals, worked out by hand', () => {
     ['late and left early in one', [[0, 'L', '10:50', '11:20']], [5, 4, 1, 3, 1, 1, 0, 0, 1, 4, 100, 20, 10]],
     ['the own lesson set aside', [[0, 'S']], [5, 3, 1, 3, 0, 0, 0, 0, 2, 3, 100, 0, 0]],
   ] as const)('%s', (_what, codes, expected) => {
-    const t = studentTotals(enrolment(), lessons, marks(...(codes as never[])), now);
+    const t = studentTotals(enrolment(), lessons, marks(...(codes as unknown as [number, string][])), now);
     const found = [
       t.lessons,
       t.taken,

@@ -1,4 +1,5 @@
 import type { LucideIcon } from 'lucide-react-native';
+import { memo } from 'react';
 import type { ViewStyle } from 'react-native';
 import { Button } from 'react-native-paper';
 import { usePalette } from '../theme/theme';
@@ -18,7 +19,7 @@ interface ActionProps {
 }
 
 /** A button with words. */
-export function Action({
+export const Action = memo(function Action({
   label,
   onPress,
   kind = 'outlined',
@@ -58,4 +59,4 @@ export function Action({
       {label}
     </Button>
   );
-}
+});

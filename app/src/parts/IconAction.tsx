@@ -1,4 +1,5 @@
 import type { LucideIcon } from 'lucide-react-native';
+import { memo } from 'react';
 import { IconButton } from 'react-native-paper';
 import { usePalette } from '../theme/theme';
 import { radius, target } from '../theme/tokens';
@@ -15,7 +16,14 @@ interface IconActionProps {
 }
 
 /** A button that is only a sign; its name is always there in words. */
-export function IconAction({ name, icon: Icon, onPress, tone = 'ink', disabled, testID }: IconActionProps) {
+export const IconAction = memo(function IconAction({
+  name,
+  icon: Icon,
+  onPress,
+  tone = 'ink',
+  disabled,
+  testID,
+}: IconActionProps) {
   const palette = usePalette();
   return (
     <IconButton
@@ -27,4 +35,4 @@ export function IconAction({ name, icon: Icon, onPress, tone = 'ink', disabled, 
       style={{ width: target, height: target, margin: 0, borderRadius: radius.control }}
     />
   );
-}
+});

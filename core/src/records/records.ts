@@ -11,12 +11,19 @@ export function emptyRecords(): Records {
   return Object.fromEntries(tableNames.map((table) => [table, {}])) as unknown as Records;
 }
 
-/** Lays newer records over older ones; tables without news keep their identity. */
+type Fields = Record<string, unknown>;
+
+function isSame(a: Fields | undefined, b: Fields): boolean {
+  return a !== undefined && Object.keys(b).every((field) => a[field] === b[field]);
+}
+
+/** Lays newer records over older ones; tables and records without news keep their identity. */
 export function mergeRecords(records: Records, news: RecordLists): Records {
   const merged: Record<string, unknown> = { ...records };
   for (const table of tableNames) {
-    const rows = news[table];
-    if (!rows?.length) continue;
+    const known = records[table] as Record<string, Fields>;
+    const rows = (news[table] ?? []).filter((row) => !isSame(known[row.id], row as Fields));
+    if (rows.length === 0) continue;
     merged[table] = { ...records[table], ...Object.fromEntries(rows.map((row) => [row.id, row])) };
   }
   return merged as Records;

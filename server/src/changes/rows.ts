@@ -1,7 +1,8 @@
-import { In, type EntityManager } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import { references, tableNames } from '@slate-path/core/records/tables';
 import type { TableName } from '@slate-path/core/records/schema';
-import { recordEntities, type Row } from '../database/entities';
+import type { Row } from '../database/entities';
+import { insertRow, selectRows, updateRow } from '../database/rowSql';
 
 /** As many ids as fit into one query. */
 const mostPerQuery = 500;
@@ -13,10 +14,9 @@ function chunks<T>(items: T[], size: number): T[][] {
 }
 
 async function loadByIds(manager: EntityManager, table: TableName, ids: string[]): Promise<Row[]> {
-  const found = await Promise.all(
-    chunks(ids, mostPerQuery).map((some) => manager.findBy(recordEntities[table], { id: In(some) })),
-  );
-  return found.flat();
+  const found: Row[] = [];
+  for (const some of chunks(ids, mostPerQuery)) found.push(...(await selectRows(manager, table, some)));
+  return found;
 }
 
 /** The rows that one change works on, loaded in one query a table and written back the same way. */
@@ -85,13 +85,9 @@ export class Rows {
   /** Writes what was made and touched, parents before children. */
   async write(): Promise<void> {
     for (const table of tableNames) {
-      const entity = recordEntities[table];
-      const rows = this.written(table);
-      const made = rows.filter((row) => this.made.has(`${table} ${row.id}`));
-      for (const some of chunks(made, 50)) await this.manager.insert(entity, some as never);
-      for (const row of rows) {
-        if (this.made.has(`${table} ${row.id}`)) continue;
-        await this.manager.update(entity, { id: row.id }, row as never);
+      for (const row of this.written(table)) {
+        if (this.made.has(`${table} ${row.id}`)) await insertRow(this.manager, table, row);
+        else await updateRow(this.manager, table, row);
       }
     }
   }

@@ -1,7 +1,7 @@
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
-import { useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
 import type { LocalMoment } from '@slate-path/core/calendar/zone';
 import type { Lesson } from '@slate-path/core/records/schema';
@@ -29,6 +29,41 @@ interface LessonHeaderProps {
   onListUntaken: () => void;
 }
 
+interface TitleBarProps {
+  title: string;
+  day: string;
+  previous: Lesson | undefined;
+  next: Lesson | undefined;
+  onGo: (lesson: Lesson | undefined) => void;
+  onMenu: () => void;
+}
+
+/** Does not change while a roll is taken, so it is left alone. */
+const TitleBar = memo(function TitleBar({ title, day, previous, next, onGo, onMenu }: TitleBarProps) {
+  const wide = useWide();
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: space(1) }}>
+      <IconAction
+        name="Earlier lesson"
+        icon={ChevronLeft}
+        disabled={!previous}
+        onPress={() => onGo(previous)}
+      />
+      <View style={{ flex: 1 }}>
+        <Words size={wide ? 'title' : 'large'} serif heading={1} lines={1}>
+          {title}
+        </Words>
+        <Words size="small" tone="inkQuiet" lines={1}>
+          {day}
+        </Words>
+      </View>
+      <SavedSign />
+      <IconAction name="More about this lesson" icon={Ellipsis} onPress={onMenu} />
+      <IconAction name="Later lesson" icon={ChevronRight} disabled={!next} onPress={() => onGo(next)} />
+    </View>
+  );
+});
+
 /** Which lesson this is, how far it is, and the way to others. */
 export function LessonHeader(props: LessonHeaderProps) {
   const { lesson, title, rows, now, untaken, previous, next, onGo, onOpenRow, onListUntaken } = props;
@@ -36,6 +71,9 @@ export function LessonHeader(props: LessonHeaderProps) {
   const wide = useWide();
   const { width } = useWindowDimensions();
   const [menu, setMenu] = useState(false);
+  const openMenu = useCallback(() => {
+    setMenu(true);
+  }, []);
   const day =
     lesson.date === now.date
       ? `Today, ${wide ? longDay(lesson.date) : shortDay(lesson.date)}`
@@ -51,31 +89,7 @@ export function LessonHeader(props: LessonHeaderProps) {
         paddingBottom: space(2),
       }}
     >
-      <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: space(1) }}>
-        <IconAction
-          name="Earlier lesson"
-          icon={ChevronLeft}
-          disabled={!previous}
-          onPress={() => onGo(previous)}
-        />
-        <View style={{ flex: 1 }}>
-          <Words size={wide ? 'title' : 'large'} serif heading={1} lines={1}>
-            {title}
-          </Words>
-          <Words size="small" tone="inkQuiet" lines={1}>
-            {day}
-          </Words>
-        </View>
-        <SavedSign />
-        <IconAction
-          name="More about this lesson"
-          icon={Ellipsis}
-          onPress={() => {
-            setMenu(true);
-          }}
-        />
-        <IconAction name="Later lesson" icon={ChevronRight} disabled={!next} onPress={() => onGo(next)} />
-      </View>
+      <TitleBar title={title} day={day} previous={previous} next={next} onGo={onGo} onMenu={openMenu} />
       <View style={{ paddingHorizontal: space(5), paddingTop: space(1) }}>
         <LessonLine
           lesson={lesson}

@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { lessonNow } from '@slate-path/core/calendar/lessonNow';
 import { displayName } from '@slate-path/core/people/names';
@@ -54,16 +54,19 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const { state } = useView(`/api/days/${lesson.date}`);
   const untaken = useMemo(() => untakenLessons(lessons, now), [lessons, now]);
   const index = lessons.findIndex(({ id }) => id === lesson.id);
-  const goTo = (to: Lesson | undefined) => {
-    if (to) router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: to.id } });
-  };
-  const open = openStudent === null ? undefined : rows.find(({ student }) => student.id === openStudent);
-  const openRow = useMemo(
-    () => (row: RollRow) => {
-      setOpenStudent(row.student.id);
+  const goTo = useCallback(
+    (to: Lesson | undefined) => {
+      if (to) router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: to.id } });
     },
-    [],
+    [router],
   );
+  const listUntaken = useCallback(() => {
+    setListing(true);
+  }, []);
+  const open = openStudent === null ? undefined : rows.find(({ student }) => student.id === openStudent);
+  const openRow = useCallback((row: RollRow) => {
+    setOpenStudent(row.student.id);
+  }, []);
   const close = () => {
     setOpenStudent(null);
   };
@@ -86,9 +89,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           next={lessons[index + 1]}
           onGo={goTo}
           onOpenRow={openRow}
-          onListUntaken={() => {
-            setListing(true);
-          }}
+          onListUntaken={listUntaken}
         />
         <Roll lesson={lesson} rows={rows} now={now} loading={state === 'loading'} onMore={openRow} />
         {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={rows} /> : null}

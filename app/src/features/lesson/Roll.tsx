@@ -10,7 +10,7 @@ import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useRecords } from '../records/useRecords';
-import { meaningFor, setAside, tapStudent } from './marking';
+import { meaningsFor, setAside, tapStudent } from './marking';
 import { StudentRow } from './StudentRow';
 
 interface RollProps {
@@ -77,8 +77,10 @@ export function Roll({ lesson, rows, now, loading, onMore }: RollProps) {
         </Empty>
       </View>
     );
+  const meanings = meaningsFor(lesson, rows, now);
+  const shown = rows.map((row, index) => ({ row, meaning: meanings[index] ?? 'away' }));
   const half = Math.ceil(rows.length / 2);
-  const columns = wide ? [rows.slice(0, half), rows.slice(half)] : [rows];
+  const columns = wide ? [shown.slice(0, half), shown.slice(half)] : [shown];
   return (
     <ScrollView style={{ flex: 1, backgroundColor: palette.ground }}>
       {loading ? (
@@ -89,12 +91,12 @@ export function Roll({ lesson, rows, now, loading, onMore }: RollProps) {
       <View role="list" aria-label="Roll" style={{ flexDirection: 'row' }}>
         {columns.map((column, index) => (
           <View key={index} style={{ flex: 1, borderLeftWidth: index, borderColor: palette.line }}>
-            {column.map((row) => (
+            {column.map(({ row, meaning }) => (
               <StudentRow
                 key={row.student.id}
                 row={row}
                 taken={lesson.takenAt !== null}
-                meaning={meaningFor(lesson, row, now)}
+                meaning={meaning}
                 onTap={onTap}
                 onMore={onMore}
               />

@@ -1,5 +1,6 @@
 import Check from 'lucide-react-native/icons/check';
 import Undo2 from 'lucide-react-native/icons/undo-2';
+import { useCallback } from 'react';
 import { View } from 'react-native';
 import { displayName, shortName } from '@slate-path/core/people/names';
 import type { Lesson, Student } from '@slate-path/core/records/schema';
@@ -46,6 +47,12 @@ export function RollFooter({ lesson, rows }: { lesson: Lesson; rows: readonly Ro
   const palette = usePalette();
   const undoable = useRecords((state) => lastDone(state.done, lesson.id) !== undefined);
   const taken = lesson.takenAt !== null;
+  const undo = useCallback(() => {
+    takeBack(lesson.id);
+  }, [lesson.id]);
+  const all = useCallback(() => {
+    takeAllHere(lesson);
+  }, [lesson]);
   const { headline, detail } = taken
     ? summaryOf(rows)
     : { headline: 'Not taken yet', detail: 'Tap who is away; everyone else is here.' };
@@ -72,25 +79,9 @@ export function RollFooter({ lesson, rows }: { lesson: Lesson; rows: readonly Ro
         </Words>
       </View>
       {taken || undoable ? (
-        <Action
-          label="Take back"
-          icon={Undo2}
-          disabled={!undoable}
-          onPress={() => {
-            takeBack(lesson.id);
-          }}
-        />
+        <Action label="Take back" icon={Undo2} disabled={!undoable} onPress={undo} />
       ) : null}
-      {taken ? null : (
-        <Action
-          label="All here"
-          kind="main"
-          icon={Check}
-          onPress={() => {
-            takeAllHere(lesson);
-          }}
-        />
-      )}
+      {taken ? null : <Action label="All here" kind="main" icon={Check} onPress={all} />}
     </View>
   );
 }

@@ -28,8 +28,10 @@ export function tapMoment(lesson: Lesson, moment: LocalMoment): TapMoment {
   };
 }
 
-export function meaningFor(lesson: Lesson, row: RollRow, moment: LocalMoment): TapMeaning {
-  return tapMeaning(tapMoment(lesson, moment), row.standing, row.mark);
+/** What a tap on each student would mean now, in the order of the rows. */
+export function meaningsFor(lesson: Lesson, rows: readonly RollRow[], now: LocalMoment): TapMeaning[] {
+  const moment = tapMoment(lesson, now);
+  return rows.map(({ standing, mark }) => tapMeaning(moment, standing, mark));
 }
 
 function keyOf({ id, sectionId, date, startsAt, endsAt }: Lesson): LessonKey {

@@ -3,7 +3,7 @@ import { ApiProblem, postJson, request } from './api';
 import { Device } from './device';
 import { openOutbox, sendNow } from './outbox';
 import { restore, useRecords } from './useRecords';
-import { fetchView, openViews, renewViews } from './views';
+import { openViews, renewViews } from './views';
 
 interface SessionAnswer {
   teacher: { id: string; name: string } | null;
@@ -70,7 +70,6 @@ export async function start(): Promise<void> {
     if (teacher) {
       await openFor({ ...teacher, demo });
       useRecords.setState({ connection: 'online' });
-      await fetchView('/api/setup');
     } else {
       useAccount.setState({ state: firstStart ? 'first_start' : 'signed_out', demo });
     }

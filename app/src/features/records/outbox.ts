@@ -127,7 +127,8 @@ async function sendAll(): Promise<void> {
     const { answers } = await postJson<{ answers: ChangeAnswer[] }>('/api/changes', { changes: batch });
     useRecords.setState({ connection: 'online' });
     await settle(answers);
-    afterSending();
+    // What was applied is known here; only another device's later word has to be asked for.
+    if (answers.some(({ overruled }) => overruled.length > 0)) afterSending();
   }
 }
 
