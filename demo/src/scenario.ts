@@ -112,5 +112,5 @@ export const stories: Record<string, Story> = {
   // Away a lot until a call home in the seventh week; since then as before.
   'Pell Arbuckle': { away: (week) => (week >= 2 && week <= 6 ? 0.55 : 0.02) },
   // Late after lunch.
-  "Saoirse O'Hara-Lindqvist": { late: (_week, period) => (period >= 5 ? 0.6 : undefined) },
+  "Saoirse O'Hara-Lindqvist": { late: (_week, period) => (period >= 5 ? 0.8 : undefined) },
 };

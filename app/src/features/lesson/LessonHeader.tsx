@@ -65,7 +65,7 @@ const TitleBar = memo(function TitleBar({ title, day, previous, next, onGo, onMe
 });
 
 /** Which lesson this is, how far it is, and the way to others. */
-export function LessonHeader(props: LessonHeaderProps) {
+export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps) {
   const { lesson, title, rows, now, untaken, previous, next, onGo, onOpenRow, onListUntaken } = props;
   const palette = usePalette();
   const wide = useWide();
@@ -120,4 +120,4 @@ export function LessonHeader(props: LessonHeaderProps) {
       ) : null}
     </View>
   );
-}
+});

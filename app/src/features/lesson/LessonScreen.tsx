@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { lessonNow } from '@slate-path/core/calendar/lessonNow';
 import { displayName } from '@slate-path/core/people/names';
@@ -48,6 +48,8 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const router = useRouter();
   const now = useNow();
   const rows = useRollRows(lesson);
+  // The mark comes first; the sums and the line follow in the next frame.
+  const settledRows = useDeferredValue(rows);
   const [openStudent, setOpenStudent] = useState<string | null>(null);
   const [listing, setListing] = useState(false);
   const section = useRecords((state) => state.current.section[lesson.sectionId]);
@@ -82,7 +84,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         <LessonHeader
           lesson={lesson}
           title={section?.name ?? ''}
-          rows={rows}
+          rows={settledRows}
           now={now}
           untaken={untaken.length}
           previous={lessons[index - 1]}
@@ -92,7 +94,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           onListUntaken={listUntaken}
         />
         <Roll lesson={lesson} rows={rows} now={now} loading={state === 'loading'} onMore={openRow} />
-        {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={rows} /> : null}
+        {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={settledRows} /> : null}
       </View>
       {wide ? (
         <LessonSide

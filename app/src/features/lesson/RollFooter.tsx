@@ -1,6 +1,6 @@
 import Check from 'lucide-react-native/icons/check';
 import Undo2 from 'lucide-react-native/icons/undo-2';
-import { useCallback } from 'react';
+import { memo, useCallback } from 'react';
 import { View } from 'react-native';
 import { displayName, shortName } from '@slate-path/core/people/names';
 import type { Lesson, Student } from '@slate-path/core/records/schema';
@@ -43,7 +43,13 @@ function summaryOf(rows: readonly RollRow[]): { headline: string; detail: string
 }
 
 /** Who is away, readable at arm's length; and the one thing to do next. */
-export function RollFooter({ lesson, rows }: { lesson: Lesson; rows: readonly RollRow[] }) {
+export const RollFooter = memo(function RollFooter({
+  lesson,
+  rows,
+}: {
+  lesson: Lesson;
+  rows: readonly RollRow[];
+}) {
   const palette = usePalette();
   const undoable = useRecords((state) => lastDone(state.done, lesson.id) !== undefined);
   const taken = lesson.takenAt !== null;
@@ -84,4 +90,4 @@ export function RollFooter({ lesson, rows }: { lesson: Lesson; rows: readonly Ro
       {taken ? null : <Action label="All here" kind="main" icon={Check} onPress={all} />}
     </View>
   );
-}
+});
