@@ -14,7 +14,8 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { check } from '../forms/check';
 import { ApiProblem, postFile } from '../records/api';
-import { lastDone, makeChange, newId, takeBack } from '../records/outbox';
+import { makeChange, newId } from '../records/outbox';
+import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { CalendarReading, type FoundDays } from './CalendarReading';
 import { readDate } from './readDate';
@@ -98,7 +99,6 @@ export function DaysOff() {
   const [found, setFound] = useState<FoundDays | null>(null);
   const [problem, setProblem] = useState<string>();
   const current = useRecords((state) => state.current);
-  const undoable = useRecords((state) => lastDone(state.done, about) !== undefined);
   const days = listOf(current, 'dayOff').sort((a, b) => (a.startsOn < b.startsOn ? -1 : 1));
   const readFile = async (file: File) => {
     setProblem(undefined);
@@ -162,15 +162,7 @@ export function DaysOff() {
           }}
         />
         <Action label="From a calendar" icon={FileUp} onPress={() => picker.current?.click()} />
-        {undoable ? (
-          <Action
-            label="Take back"
-            kind="plain"
-            onPress={() => {
-              takeBack(about);
-            }}
-          />
-        ) : null}
+        <TakeBack about={about} />
       </View>
       {adding ? (
         <DayOffForm

@@ -11,6 +11,7 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { check } from '../forms/check';
 import { makeChange, newId } from '../records/outbox';
+import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { readDate } from './readDate';
 
@@ -81,7 +82,7 @@ export function TermDates() {
           />
         </View>
       ))}
-      <View style={{ alignItems: 'flex-start' }}>
+      <View style={{ flexDirection: 'row', gap: space(2) }}>
         <Action
           label="Add a term"
           kind={listed.length === 0 ? 'main' : 'plain'}
@@ -89,6 +90,7 @@ export function TermDates() {
             setOpen('new');
           }}
         />
+        <TakeBack about="desk" />
       </View>
       {open ? (
         <TermForm

@@ -15,7 +15,8 @@ import { space } from '../../theme/tokens';
 import { readTime } from '../lesson/MarkDetail';
 import { check } from '../forms/check';
 import { useNow } from '../records/clock';
-import { makeChange, newId, takeBack, lastDone } from '../records/outbox';
+import { makeChange, newId } from '../records/outbox';
+import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { weekdayNames } from './weekdays';
 
@@ -97,7 +98,6 @@ export function Timetable() {
   const [adding, setAdding] = useState(false);
   const now = useNow();
   const current = useRecords((state) => state.current);
-  const undoable = useRecords((state) => lastDone(state.done, about) !== undefined);
   const classes = listOf(current, 'section');
   const meetings = listOf(current, 'meeting')
     .filter((m) => m.validUntil === null || m.validUntil >= now.date)
@@ -154,15 +154,7 @@ export function Timetable() {
             }}
           />
         ) : null}
-        {undoable ? (
-          <Action
-            label="Take back"
-            kind="plain"
-            onPress={() => {
-              takeBack(about);
-            }}
-          />
-        ) : null}
+        <TakeBack about={about} />
       </View>
       {adding ? (
         <MeetingForm

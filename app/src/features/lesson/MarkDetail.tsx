@@ -10,6 +10,7 @@ import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
+import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { chooseStanding, writeComment } from './marking';
 import { MarkHistory } from './MarkHistory';
@@ -139,6 +140,7 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
             }}
           />
         ) : null}
+        <TakeBack about={lesson.id} />
         <Action
           label="Open path"
           onPress={() => {

@@ -1,5 +1,4 @@
 import Check from 'lucide-react-native/icons/check';
-import Undo2 from 'lucide-react-native/icons/undo-2';
 import { memo, useCallback } from 'react';
 import { View } from 'react-native';
 import { displayName, shortName } from '@slate-path/core/people/names';
@@ -9,8 +8,7 @@ import { Action } from '../../parts/Action';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { lastDone, takeBack } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { TakeBack } from '../records/TakeBack';
 import { takeAllHere } from './marking';
 
 /** Given names, with the family name where two here share one. */
@@ -51,11 +49,7 @@ export const RollFooter = memo(function RollFooter({
   rows: readonly RollRow[];
 }) {
   const palette = usePalette();
-  const undoable = useRecords((state) => lastDone(state.done, lesson.id) !== undefined);
   const taken = lesson.takenAt !== null;
-  const undo = useCallback(() => {
-    takeBack(lesson.id);
-  }, [lesson.id]);
   const all = useCallback(() => {
     takeAllHere(lesson);
   }, [lesson]);
@@ -84,9 +78,7 @@ export const RollFooter = memo(function RollFooter({
           {detail}
         </Words>
       </View>
-      {taken || undoable ? (
-        <Action label="Take back" icon={Undo2} disabled={!undoable} onPress={undo} />
-      ) : null}
+      <TakeBack about={lesson.id} always={taken} />
       {taken ? null : <Action label="All here" kind="main" icon={Check} onPress={all} />}
     </View>
   );

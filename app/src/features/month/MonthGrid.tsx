@@ -12,8 +12,10 @@ import { space, target } from '../../theme/tokens';
 import type { Open } from './MonthScreen';
 import type { MonthOfClass, MonthRow } from './useMonth';
 
-const nameWidth = 190;
-const totalWidth = 60;
+const nameWidth = 182;
+const totalWidth = 56;
+/** "10 of 10" needs more room. */
+const widestTotal = 80;
 
 const totalColumns: [title: string, of: (totals: Totals) => string][] = [
   ['there', ({ percent }) => (percent === null ? '–' : `${Math.round(percent)} %`)],
@@ -24,10 +26,15 @@ const totalColumns: [title: string, of: (totals: Totals) => string][] = [
   ['taken', ({ taken, lessons }) => `${taken} of ${lessons}`],
 ];
 
-function Total({ children, heading }: { children: string; heading?: boolean }) {
+function Total({ children, heading, widest }: { children: string; heading?: boolean; widest?: boolean }) {
   return (
     <View
-      style={{ width: totalWidth, alignItems: 'flex-end', justifyContent: 'center', paddingRight: space(1) }}
+      style={{
+        width: widest ? widestTotal : totalWidth,
+        alignItems: 'flex-end',
+        justifyContent: 'center',
+        paddingRight: space(1),
+      }}
     >
       <Words size="small" tone={heading ? 'inkQuiet' : 'ink'} figures>
         {children}
@@ -54,7 +61,7 @@ function Heading({ lessons }: { lessons: readonly Lesson[] }) {
         );
       })}
       {totalColumns.map(([title]) => (
-        <Total key={title} heading>
+        <Total key={title} heading widest={title === 'taken'}>
           {title}
         </Total>
       ))}
@@ -94,7 +101,9 @@ const GridRow = memo(function GridRow({ row, lessons, onOpen }: GridRowProps) {
         );
       })}
       {totalColumns.map(([title, of]) => (
-        <Total key={title}>{of(row.totals)}</Total>
+        <Total key={title} widest={title === 'taken'}>
+          {of(row.totals)}
+        </Total>
       ))}
     </View>
   );

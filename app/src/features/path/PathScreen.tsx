@@ -16,6 +16,7 @@ import { rollBook, useAllLessons } from '../lesson/lessons';
 import { totalsWords } from '../month/totalsWords';
 import { StudentForm } from '../people/StudentForm';
 import { useNow } from '../records/clock';
+import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import type { WatchItem } from '@slate-path/core/watch/watchList';
@@ -60,8 +61,14 @@ export function PathScreen() {
       }}
     />
   );
+  const tools = (
+    <View style={{ flexDirection: 'row', gap: space(2) }}>
+      <TakeBack about={studentId} />
+      {edit}
+    </View>
+  );
   return (
-    <Page title={displayName(student)} note={names + grade} back={back} tools={edit}>
+    <Page title={displayName(student)} note={names + grade} back={back} tools={tools}>
       {concerns.map((item) => (
         <Words key={item.sectionId}>
           <Words bold tone="ember">{`Absent in ${current.section[item.sectionId]?.name ?? ''}. `}</Words>

@@ -18,6 +18,7 @@ import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
+import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { SectionForm } from './SectionForm';
 import { StudentForm } from './StudentForm';
@@ -148,6 +149,7 @@ export function ClassScreen() {
             setForm('class');
           }}
         />
+        <TakeBack about={sectionId} />
       </View>
       {people.length === 0 ? (
         <Empty title="Nobody is in this class yet" action={bring('main')}>

@@ -21,7 +21,7 @@ export function SectionForm({ section, onClose }: { section?: Section; onClose: 
       return;
     }
     const id = section?.id ?? newId();
-    makeChange('section.set', { id, ...data }, 'people');
+    makeChange('section.set', { id, ...data }, id);
     onClose();
     if (!section) router.push({ pathname: '/classes/[sectionId]', params: { sectionId: id } });
   };

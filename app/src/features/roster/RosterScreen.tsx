@@ -68,7 +68,7 @@ export function RosterScreen() {
     const begun = Object.values(current.lesson).some((l) => l.sectionId === sectionId && l.takenAt !== null);
     // Into a class that has begun, a student comes today; the earlier lessons are not theirs.
     const people = acceptedPeople(accepted, { guardians }, begun ? now.date : null, newId);
-    makeChange('roster.accept', { sectionId, people }, 'people');
+    makeChange('roster.accept', { sectionId, people }, sectionId);
     router.navigate({ pathname: '/classes/[sectionId]', params: { sectionId } });
   };
   const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
