@@ -13,9 +13,7 @@ const made = applyEdits(emptyRecords(), [make]);
 describe('edits', () => {
   test('make adds, again does nothing, and is taken back by removing', () => {
     expect(listOf(made, 'section')).toEqual([{ id: 's', removed: false, ...section }]);
-    expect(applyEdits(made, [{ ...make, values: { ...section, name: 'Other' } } as Edit]).section).toBe(
-      made.section,
-    );
+    expect(applyEdits(made, [{ ...make, values: { ...section, name: 'Other' } }]).section).toBe(made.section);
     const undone = applyEdits(made, invertEdits(emptyRecords(), [make]));
     expect(listOf(undone, 'section')).toEqual([]);
     // Made again, it is there again, with what it had.
