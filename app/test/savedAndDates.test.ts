@@ -23,13 +23,14 @@ const presence = {
   minutesLate: 0,
   minutesEarly: 0,
   lessonMinutes: 50,
+  minutesThere: 50,
   credit: 1,
   there: { from: 0, to: 1 },
 };
 test.each([
   ['not taken', null, { kind: 'nothing' }],
   ['here', presence, { kind: 'here' }],
-  ['late', { ...presence, late: true, there: { from: 0.2, to: 1 } }, { kind: 'part', from: 0.2, to: 1 }],
+  ['late', { ...presence, late: true, minutesThere: 40, there: { from: 0.2, to: 1 } }, { kind: 'part', from: 0.2, to: 1 }],
   ['away', { ...presence, away: true, there: null }, { kind: 'away', excused: false }],
   ['excused', { ...presence, away: true, excused: true, there: null }, { kind: 'away', excused: true }],
   ['set aside', { ...presence, setAside: true, there: null }, { kind: 'setAside' }],
@@ -50,6 +51,10 @@ test('totals say what was not taken, and count it nowhere', () => {
     setAside: 0,
     credit: 3,
     percent: 75,
+    marked: 3,
+    awayByLates: 0,
+    minutesThere: 142,
+    days: 4,
     minutesMissed: 58,
     minutesLate: 8,
   };

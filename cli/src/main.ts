@@ -1,61 +1,32 @@
-import fs from 'node:fs';
-import { Command } from 'commander';
-import { readTable, TableError } from '@slate-path/core/formats/table';
-import { readRoster, type RosterRow } from '@slate-path/core/roster/readRoster';
+import { Command, InvalidArgumentError } from 'commander';
+import { LocalDate } from '@slate-path/core/records/schema';
+import { InputError } from './input';
+import { roster } from './roster';
+import { totals } from './totals';
 
-/** Bad input: exit code 1, with the file named. */
-class InputError extends Error {}
-
-async function rowsOf(file: string): Promise<RosterRow[]> {
-  if (!fs.existsSync(file)) throw new InputError(`${file}: there is no such file.`);
-  try {
-    return readRoster(await readTable(new Uint8Array(fs.readFileSync(file)))).rows;
-  } catch (error) {
-    if (error instanceof TableError) throw new InputError(`${file}: ${error.message}`);
-    throw error;
-  }
-}
-
-/** A row in the names of the open format. */
-function lineOf(row: RosterRow) {
-  const { line, fate, givenName, familyName, called, email, grade, cohort, guardians } = row;
-  const doubts = row.doubts.map(({ column, reason }) =>
-    column === null ? reason : `column ${column}: ${reason}`,
-  );
-  return {
-    line,
-    fate,
-    given_name: givenName,
-    family_name: familyName,
-    called,
-    email,
-    grade,
-    cohort,
-    guardians,
-    doubts,
-  };
-}
-
-async function roster({ file, json }: { file: string; json?: boolean }): Promise<void> {
-  const lines = (await rowsOf(file)).map(lineOf);
-  if (json) for (const line of lines) console.log(JSON.stringify(line));
-  else
-    console.table(
-      lines.map(({ guardians, doubts, ...plain }) => ({
-        ...plain,
-        guardians: guardians.length,
-        doubts: doubts.join('; '),
-      })),
-    );
+function date(written: string): string {
+  if (!LocalDate.safeParse(written).success) throw new InvalidArgumentError('A date looks like 2026-11-23.');
+  return written;
 }
 
 const program = new Command('slate').description('Slate Path without its screens').exitOverride();
 program
   .command('roster')
   .description('how a roster file is understood')
-  .requiredOption('--file <file>', 'CSV, TSV or XLSX')
+  .requiredOption('--file <file>', 'CSV, TSV, XLSX, or a OneRoster CSV zip')
   .option('--json', 'one JSON object a line')
   .action(roster);
+program
+  .command('totals')
+  .description('each student’s attendance in each class, from an archive')
+  .requiredOption('--archive <file>', 'an archive (a zip with datapackage.json)')
+  .requiredOption('--from <date>', 'first day, YYYY-MM-DD', date)
+  .requiredOption('--to <date>', 'last day, which counts too', date)
+  .option('--json', 'one JSON object a line')
+  .action((options: Parameters<typeof totals>[0]) => {
+    if (options.from > options.to) program.error('--from is later than --to.', { exitCode: 2 });
+    totals(options);
+  });
 
 program.parseAsync().catch((error: unknown) => {
   if (error instanceof InputError) {

@@ -3,9 +3,9 @@ import { applyEdits, invertEdits, type Edit } from '../src/changes/edit';
 import { editsOf } from '../src/changes/editsOf';
 import { aboutOf, Change, changeKinds, type ChangeOf, type KindName } from '../src/changes/schema';
 import { emptyRecords, listOf, mergeRecords } from '../src/records/records';
-import { term } from './records';
+import { section as plainSection, term } from './records';
 
-const section = { name: 'Boat Workshop', subject: '', room: '' };
+const { id: _id, removed: _removed, ...section } = plainSection({ name: 'Boat Workshop' });
 const make: Edit = { op: 'make', table: 'section', id: 's', values: section };
 const rename = (name: string): Edit => ({ op: 'set', table: 'section', id: 's', values: { name } });
 const made = applyEdits(emptyRecords(), [make]);

@@ -1,10 +1,20 @@
-import type { Enrolment, Lesson, Mark, Meeting, Standing, Student, Term } from '../src/records/schema';
+import type {
+  Enrolment,
+  Lesson,
+  Mark,
+  Meeting,
+  Section,
+  Standing,
+  Student,
+  Term,
+} from '../src/records/schema';
 import { shippedStandings } from '../src/roll/standings';
 
 /** Records for tests, whole but for what a test is about. */
 export const standings: Standing[] = shippedStandings.map((fields) => ({
   ...fields,
   id: fields.code,
+  mergedIntoId: null,
   removed: false,
 }));
 export const standingsById = Object.fromEntries(standings.map((standing) => [standing.id, standing]));
@@ -85,4 +95,21 @@ export function meeting(fields: Partial<Meeting> = {}): Meeting {
 
 export function term(fields: Partial<Term> = {}): Term {
   return { id: 't', name: 'Autumn', startsOn: '2026-08-24', endsOn: '2026-12-04', removed: false, ...fields };
+}
+
+export function section(fields: Partial<Section> = {}): Section {
+  return {
+    id: 's',
+    name: 'Boat Workshop',
+    subject: '',
+    room: '',
+    graceMinutes: null,
+    awayFromShare: null,
+    latesPerAbsence: null,
+    creditBy: 'standing',
+    halfDayMinutes: null,
+    taughtWithId: null,
+    removed: false,
+    ...fields,
+  };
 }

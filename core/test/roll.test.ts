@@ -5,6 +5,7 @@ import { emptyRecords } from '../src/records/records';
 import type { Lesson, Mark } from '../src/records/schema';
 import { rollEdits } from '../src/roll/edits';
 import { minutesMissed, presenceOf } from '../src/roll/presence';
+import { defaultRules } from '../src/roll/rules';
 import { markByTap, tapMeaning } from '../src/roll/tap';
 import { isEnrolledOn, lessonCounts, studentTotals } from '../src/roll/totals';
 import { presenceSpoken } from '../src/roll/words';
@@ -14,6 +15,7 @@ const byCode = (code: string) => standingsById[code];
 const book = (marks: Mark[]) => ({
   marks: Object.fromEntries(marks.map((m) => [m.id, m])),
   standings: standingsById,
+  rules: {},
 });
 
 describe('a mark, read by the rules of the archive format (10:40 to 11:30, grace 5)', () => {
@@ -46,7 +48,7 @@ describe('what one tap means', () => {
     lesson: lesson(),
     now: { date, time },
     takenAt: taken ? { date: '2026-11-23', time: taken } : null,
-    graceMinutes: 5,
+    rules: defaultRules,
   });
   test.each([
     // when, roll taken at, standing -> meaning

@@ -60,7 +60,7 @@ describe('the list', () => {
     watchList({
       enrolments: people.map((studentId) => enrolment({ studentId })),
       lessons: taken,
-      book: { marks: Object.fromEntries(marks.map((m) => [m.id, m])), standings: standingsById },
+      book: { marks: Object.fromEntries(marks.map((m) => [m.id, m])), standings: standingsById, rules: {} },
     });
   test('says who, since when, on what evidence, against the class', () => {
     const [item, ...others] = list(away('b', [3, 6, 8, 11, 13, 15, 17, 18]));
@@ -82,7 +82,7 @@ describe('the list', () => {
     const input = {
       enrolments: [late],
       lessons: held,
-      book: { marks: Object.fromEntries(marks.map((m) => [m.id, m])), standings: standingsById },
+      book: { marks: Object.fromEntries(marks.map((m) => [m.id, m])), standings: standingsById, rules: {} },
     };
     expect(watchList(input)).toEqual([]);
   });

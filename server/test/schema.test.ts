@@ -1,18 +1,18 @@
 import { DataSource } from 'typeorm';
 import { entities } from '../src/database/entities';
-import { FirstTables1764000000000 } from '../src/database/migrations/1764000000000-FirstTables';
+import { migrations } from '../src/database/open';
 
 test('the migrations make just the tables that the entities describe', async () => {
   const database = new DataSource({
     type: 'better-sqlite3',
     database: ':memory:',
     entities,
-    migrations: [FirstTables1764000000000],
+    migrations,
   });
   await database.initialize();
   await database.runMigrations();
   const { upQueries } = await database.driver.createSchemaBuilder().log();
   expect(upQueries.map(({ query }) => query)).toEqual([]);
-  await database.undoLastMigration();
+  for (const _ of migrations) await database.undoLastMigration();
   await database.destroy();
 });

@@ -46,9 +46,12 @@ function plannedLesson(meeting: Meeting, date: string): Lesson {
   };
 }
 
-/** Does a recorded lesson say anything that a changed timetable must not take away? */
+/**
+ * Does a recorded lesson say anything that a changed timetable must not take away? Its roll was taken,
+ * it was set aside, moved to a date that is not in its id, or stands in no timetable at all.
+ */
 function isKept(lesson: Lesson): boolean {
-  return lesson.takenAt !== null || lesson.setAside;
+  return lesson.takenAt !== null || lesson.setAside || !lesson.id.endsWith(`.${lesson.date}`);
 }
 
 /** In the order of the day, then of the class. */
@@ -62,7 +65,7 @@ export function byTime(a: Lesson, b: Lesson): number {
  * All lessons from one date to another, both included: those the timetable gives on days of a term
  * that are not off, as recorded where somebody wrote about them, and recorded ones outside it.
  * A recorded lesson stays when the timetable changes or the day becomes a day off, if its roll was
- * taken or it was set aside.
+ * taken, it was set aside or moved, or it is an extra one.
  */
 export function lessonsBetween(calendar: Calendar, from: string, to: string): Lesson[] {
   const { terms, daysOff, meetings, lessons } = calendar;

@@ -1,5 +1,4 @@
 import { TZDate } from '@date-fns/tz';
-import { format } from 'date-fns';
 
 /** Local date and wall-clock time at the school. */
 export interface LocalMoment {
@@ -7,13 +6,29 @@ export interface LocalMoment {
   time: string;
 }
 
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+/** Kept by zone: making one takes a hundred times as long as using it, and a tap asks for it twice. */
+function formatOf(zone: string): Intl.DateTimeFormat {
+  const kept = formats.get(zone);
+  if (kept) return kept;
+  const made = new Intl.DateTimeFormat('sv', {
+    timeZone: zone,
+    dateStyle: 'short',
+    timeStyle: 'short',
+  });
+  formats.set(zone, made);
+  return made;
+}
+
 /**
  * What calendars and clocks in a zone show at an instant.
  * @param instant milliseconds since the epoch @param zone IANA name, e.g. `Europe/Dublin`
  */
 export function localMoment(instant: number, zone: string): LocalMoment {
-  const there = new TZDate(instant, zone);
-  return { date: format(there, 'yyyy-MM-dd'), time: format(there, 'HH:mm') };
+  // `sv` writes dates and times as ISO 8601 does.
+  const [date = '', time = ''] = formatOf(zone).format(instant).split(' ');
+  return { date, time };
 }
 
 /**

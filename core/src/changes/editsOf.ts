@@ -1,4 +1,5 @@
 import { calendarEdits } from '../calendar/edits';
+import { messageEdits } from '../messages/edits';
 import { peopleEdits } from '../people/edits';
 import { rollEdits } from '../roll/edits';
 import { rosterEdits } from '../roster/edits';
@@ -6,7 +7,7 @@ import type { Edit } from './edit';
 import type { ChangeOf, KindName } from './schema';
 
 /** What every kind of change does to the records. A new kind is added here and in `schema.ts`. */
-const editsByKind = { ...calendarEdits, ...peopleEdits, ...rosterEdits, ...rollEdits };
+const editsByKind = { ...calendarEdits, ...peopleEdits, ...rosterEdits, ...rollEdits, ...messageEdits };
 
 /** The edits of a change (an undo has none of its own: it takes back those of another). */
 export function editsOf(change: ChangeOf<KindName>): Edit[] {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Id, Instant } from '../records/schema';
 import { calendarChanges } from '../calendar/changes';
+import { messageChanges } from '../messages/changes';
 import { peopleChanges } from '../people/changes';
 import { rollChanges } from '../roll/changes';
 import { rosterChanges } from '../roster/changes';
@@ -12,6 +13,7 @@ export const changeKinds = {
   ...peopleChanges,
   ...rosterChanges,
   ...rollChanges,
+  ...messageChanges,
 };
 
 export type KindName = keyof typeof changeKinds;

@@ -16,8 +16,10 @@ const EnrolmentToSet = recordFields.enrolment
   });
 
 export const peopleChanges = {
-  'standing.add': changeKind(recordFields.standing.extend({ id: Id })),
-  'section.set': changeKind(z.strictObject({ id: Id, ...recordFields.section.shape }), ({ id }) => id),
+  'section.set': changeKind(
+    recordFields.section.pick({ name: true, subject: true, room: true }).extend({ id: Id }).strict(),
+    ({ id }) => id,
+  ),
   'section.remove': changeKind(z.strictObject({ id: Id }), ({ id }) => id),
   'student.set': changeKind(
     z.strictObject({ id: Id, student: StudentFields, guardians: z.array(GuardianFields).max(4) }),
@@ -25,4 +27,24 @@ export const peopleChanges = {
   ),
   'enrolment.set': changeKind(EnrolmentToSet, ({ studentId }) => studentId),
   'enrolment.end': changeKind(z.strictObject({ id: Id, endsOn: LocalDate })),
+  'enrolment.remove': changeKind(z.strictObject({ id: Id })),
+  // To another class on a day: the old enrolment ends the day before, so its marks keep their place.
+  'enrolment.move': changeKind(
+    z.strictObject({
+      id: Id,
+      endsOn: LocalDate,
+      to: recordFields.enrolment
+        .pick({ sectionId: true, studentId: true, cohort: true })
+        .extend({ id: Id, startsOn: LocalDate }),
+    }),
+    ({ to }) => to.studentId,
+  ),
+  'cohort.set': changeKind(
+    z.strictObject({
+      sectionId: Id,
+      enrolmentIds: z.array(Id).min(1).max(500),
+      cohort: recordFields.enrolment.shape.cohort,
+    }),
+    ({ sectionId }) => sectionId,
+  ),
 };

@@ -1,10 +1,19 @@
 import type { Edit, EditsByKind } from '../changes/edit';
 import type { peopleChanges } from './changes';
 
+/** A class before it has rules of its own. */
+const plainSection = {
+  graceMinutes: null,
+  awayFromShare: null,
+  latesPerAbsence: null,
+  creditBy: 'standing' as const,
+  halfDayMinutes: null,
+  taughtWithId: null,
+};
+
 export const peopleEdits: EditsByKind<typeof peopleChanges> = {
-  'standing.add': ({ id, ...values }) => [{ op: 'make', table: 'standing', id, values }],
   'section.set': ({ id, ...values }) => [
-    { op: 'make', table: 'section', id, values },
+    { op: 'make', table: 'section', id, values: { ...values, ...plainSection } },
     { op: 'set', table: 'section', id, values },
   ],
   'section.remove': ({ id }) => [{ op: 'set', table: 'section', id, values: { removed: true } }],
@@ -24,4 +33,11 @@ export const peopleEdits: EditsByKind<typeof peopleChanges> = {
     { op: 'set', table: 'enrolment', id, values },
   ],
   'enrolment.end': ({ id, endsOn }) => [{ op: 'set', table: 'enrolment', id, values: { endsOn } }],
+  'enrolment.remove': ({ id }) => [{ op: 'set', table: 'enrolment', id, values: { removed: true } }],
+  'enrolment.move': ({ id, endsOn, to: { id: toId, ...values } }) => [
+    { op: 'set', table: 'enrolment', id, values: { endsOn } },
+    { op: 'make', table: 'enrolment', id: toId, values: { ...values, endsOn: null } },
+  ],
+  'cohort.set': ({ enrolmentIds, cohort }) =>
+    enrolmentIds.map((id) => ({ op: 'set', table: 'enrolment', id, values: { cohort } })),
 };

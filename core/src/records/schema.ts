@@ -34,6 +34,7 @@ function isZone(zone: string): boolean {
 }
 
 export const countsAs = ['here', 'late', 'left_early', 'away', 'not_counted'] as const;
+export const messageReaders = ['student', 'guardians'] as const;
 export const markSources = ['tap', 'check_in', 'participants', 'range', 'work'] as const;
 
 /**
@@ -44,7 +45,19 @@ export const recordFields = {
   school: z.object({ name, zone: Zone, graceMinutes: z.int().min(0).max(60) }),
   term: z.object({ name, startsOn: LocalDate, endsOn: LocalDate }),
   dayOff: z.object({ startsOn: LocalDate, endsOn: LocalDate, name }),
-  section: z.object({ name: name.min(1, 'A class needs a name'), subject: name, room: name }),
+  section: z.object({
+    name: name.min(1, 'A class needs a name'),
+    subject: name,
+    room: name,
+    /** Null: as the school has it. */
+    graceMinutes: z.int().min(0).max(60).nullable(),
+    awayFromShare: z.number().min(0.05).max(1).nullable(),
+    latesPerAbsence: z.int().min(2).max(20).nullable(),
+    creditBy: z.enum(['standing', 'minutes']),
+    halfDayMinutes: z.int().min(1).max(720).nullable(),
+    /** The class it is taught together with: their lessons at one time have one roll. */
+    taughtWithId: Id.nullable(),
+  }),
   meeting: z.object({
     sectionId: Id,
     weekday: z.int().min(1).max(7),
@@ -82,6 +95,8 @@ export const recordFields = {
     credit: z.number().min(0).max(1),
     excused: z.boolean(),
     position: z.int().min(0),
+    /** The standing that it counts as since they were merged. */
+    mergedIntoId: Id.nullable(),
   }),
   lesson: z.object({
     sectionId: Id,
@@ -101,6 +116,20 @@ export const recordFields = {
     comment: z.string().max(500, 'A comment has at most 500 characters'),
     source: z.enum(markSources),
   }),
+  // What was written to a student or the guardians, one by one, with everything filled in.
+  message: z.object({
+    studentId: Id,
+    /** Those written in one go have the same. */
+    noticeId: Id,
+    /** What it is about, so that the same is not written twice unawares: a lesson, a month, a list. */
+    occasion: shortText,
+    reason: shortText,
+    toWhom: z.enum(messageReaders),
+    addresses: z.array(Email).min(1).max(8),
+    subject: z.string().trim().min(1, 'A message needs a subject').max(200),
+    body: z.string().trim().min(1, 'There is nothing in this message').max(5000),
+    writtenAt: Instant,
+  }),
 } as const;
 
 export type TableName = keyof typeof recordFields;
@@ -119,6 +148,7 @@ export type Enrolment = RecordOf<'enrolment'>;
 export type Standing = RecordOf<'standing'>;
 export type Lesson = RecordOf<'lesson'>;
 export type Mark = RecordOf<'mark'>;
+export type Message = RecordOf<'message'>;
 
 /** A record that a schema describes, with what every record has. */
 export function recordSchema<T extends TableName>(table: T) {

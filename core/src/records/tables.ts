@@ -13,6 +13,7 @@ export const tableNames = [
   'standing',
   'lesson',
   'mark',
+  'message',
 ] as const satisfies readonly TableName[];
 
 /** Which fields of a table point at which other table. */
@@ -21,5 +22,8 @@ export const references: { [T in TableName]?: Record<string, TableName> } = {
   guardian: { studentId: 'student' },
   enrolment: { sectionId: 'section', studentId: 'student' },
   lesson: { sectionId: 'section' },
+  section: { taughtWithId: 'section' },
+  standing: { mergedIntoId: 'standing' },
   mark: { lessonId: 'lesson', studentId: 'student', standingId: 'standing' },
+  message: { studentId: 'student' },
 };

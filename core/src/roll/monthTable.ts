@@ -2,7 +2,8 @@ import type { LocalMoment } from '../calendar/zone';
 import { byDisplayName, displayName } from '../people/names';
 import type { Enrolment, Lesson, Student } from '../records/schema';
 import { markId } from './markId';
-import { isEnrolledOn, presenceIn, studentTotals, wasHeld, type RollBook, type Totals } from './totals';
+import type { RollBook } from './book';
+import { isEnrolledOn, presenceIn, studentTotals, wasHeld, type Totals } from './totals';
 
 export const totalColumns: [title: string, field: keyof Totals][] = [
   ['Lessons', 'lessons'],
@@ -18,6 +19,8 @@ export const totalColumns: [title: string, field: keyof Totals][] = [
   ['Percent', 'percent'],
   ['Minutes missed', 'minutesMissed'],
   ['Minutes late', 'minutesLate'],
+  ['Minutes there', 'minutesThere'],
+  ['Days', 'days'],
 ];
 
 interface MonthOfClass {

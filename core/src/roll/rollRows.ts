@@ -1,8 +1,9 @@
 import { byDisplayName } from '../people/names';
 import type { Enrolment, Lesson, Mark, Standing, Student } from '../records/schema';
+import { rulesFor, type RollBook } from './book';
 import { markId } from './markId';
 import { presenceOf, type Presence } from './presence';
-import { isEnrolledOn, type RollBook } from './totals';
+import { isEnrolledOn } from './totals';
 
 /** A student on a lesson's roll, whether it is taken or not. */
 export interface RollRow {
@@ -29,7 +30,14 @@ export function rollRows(
       if (!student || student.removed) return [];
       const mark = book.marks[markId(lesson.id, studentId)];
       const standing = mark?.standingId ? book.standings[mark.standingId] : undefined;
-      return [{ student, mark, standing, presence: presenceOf(lesson, mark, standing, book.graceMinutes) }];
+      return [
+        {
+          student,
+          mark,
+          standing,
+          presence: presenceOf(lesson, mark, standing, rulesFor(book, lesson.sectionId)),
+        },
+      ];
     })
     .sort((a, b) => byDisplayName(a.student, b.student));
 }

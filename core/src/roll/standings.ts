@@ -1,7 +1,7 @@
 import type { FieldsOf, Standing } from '../records/schema';
 
 /** The attendance kinds that ship; a teacher may rename and add. */
-export const shippedStandings: FieldsOf<'standing'>[] = [
+export const shippedStandings: Omit<FieldsOf<'standing'>, 'mergedIntoId'>[] = [
   { code: 'H', name: 'Here', countsAs: 'here', credit: 1, excused: false, position: 0 },
   { code: 'L', name: 'Late', countsAs: 'late', credit: 1, excused: false, position: 1 },
   { code: 'E', name: 'Left early', countsAs: 'left_early', credit: 1, excused: false, position: 2 },

@@ -2,6 +2,7 @@ import { minutesOf } from '../calendar/localTime';
 import type { LocalMoment } from '../calendar/zone';
 import type { Lesson, Mark, Standing } from '../records/schema';
 import type { MarkFields } from './changes';
+import type { RollRules } from './rules';
 import { standingFor } from './standings';
 
 /** After the roll was taken this long ago, whoever is still shown as here was seen to be here. */
@@ -15,7 +16,7 @@ export interface TapMoment {
   now: LocalMoment;
   /** Local moment at which the roll was first taken; null when it was not. */
   takenAt: LocalMoment | null;
-  graceMinutes: number;
+  rules: RollRules;
 }
 
 /** How far the lesson is: before it, minutes into it, or over. A lesson of another day is one or the other. */
@@ -59,7 +60,7 @@ export function tapMeaning(
     case 'here':
       return on && hasSettled(moment) ? 'leaves' : 'away';
     case 'away':
-      return on && into > moment.graceMinutes ? 'late' : 'here';
+      return on && into > moment.rules.graceMinutes ? 'late' : 'here';
     case 'late':
       return on && arrivalHasSettled(mark?.arrivedAt ?? null, moment.now) ? 'leaves' : 'here';
     case 'left_early':

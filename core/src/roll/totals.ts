@@ -1,10 +1,12 @@
 import type { LocalMoment } from '../calendar/zone';
-import type { Enrolment, Lesson, Mark, Standing } from '../records/schema';
+import type { Enrolment, Lesson } from '../records/schema';
+import { rulesFor, type RollBook } from './book';
 import { markId } from './markId';
-import { defaultGraceMinutes, minutesMissed, presenceOf, type Presence } from './presence';
+import { minutesMissed, presenceOf, type Presence } from './presence';
+import { defaultRules, type RollRules } from './rules';
 
-/** One student's attendance over some lessons; `here` + (late or left early) + `away` = `taken`. */
-export interface Totals {
+/** What is counted of one student's lessons: plain sums, so that a year is the sum of its months. */
+export interface Counts {
   /** Held while enrolled, less those set aside for all. */
   lessons: number;
   taken: number;
@@ -13,23 +15,27 @@ export interface Totals {
   here: number;
   late: number;
   leftEarly: number;
-  /** Away all of it, excused or not. */
+  /** Away all of it (or of so much that the class counts it as such), excused or not. */
   away: number;
   excused: number;
   /** Lessons set aside for all, and the student's own. */
   setAside: number;
+  /** Credit of the marks by themselves, before lates are counted as absences. */
+  marked: number;
+  minutesThere: number;
+  minutesMissed: number;
+  minutesLate: number;
+  /** Days with any attendance, in halves. */
+  days: number;
+}
+
+/** One student's attendance over some lessons; `here` + (late or left early) + `away` = `taken`. */
+export interface Totals extends Counts {
+  /** Absences that the lates add up to, by the class's rule. */
+  awayByLates: number;
   credit: number;
   /** Credit per lesson taken, 0 to 100; null where nothing was taken. */
   percent: number | null;
-  minutesMissed: number;
-  minutesLate: number;
-}
-
-/** The records that totals are made of, ready for look-up. */
-export interface RollBook {
-  marks: Readonly<Record<string, Mark>>;
-  standings: Readonly<Record<string, Standing>>;
-  graceMinutes?: number;
 }
 
 /** Is a student of the class on that date? Both days count; null is from the beginning, to the end. */
@@ -52,47 +58,75 @@ export function presenceIn(lesson: Lesson, studentId: string, book: RollBook): P
   const found = book.marks[markId(lesson.id, studentId)];
   const mark = found && !found.removed ? found : undefined;
   const standing = mark?.standingId ? book.standings[mark.standingId] : undefined;
-  return presenceOf(lesson, mark, standing, book.graceMinutes ?? defaultGraceMinutes);
+  return presenceOf(lesson, mark, standing, rulesFor(book, lesson.sectionId));
 }
 
-function emptyTotals(): Totals {
-  return {
-    lessons: 0,
-    taken: 0,
-    notTaken: 0,
-    here: 0,
-    late: 0,
-    leftEarly: 0,
-    away: 0,
-    excused: 0,
-    setAside: 0,
-    credit: 0,
-    percent: null,
-    minutesMissed: 0,
-    minutesLate: 0,
-  };
+const countNames = [
+  'lessons',
+  'taken',
+  'notTaken',
+  'here',
+  'late',
+  'leftEarly',
+  'away',
+  'excused',
+  'setAside',
+  'marked',
+  'minutesThere',
+  'minutesMissed',
+  'minutesLate',
+  'days',
+] as const satisfies readonly (keyof Counts)[];
+
+function emptyCounts(): Counts {
+  return Object.fromEntries(countNames.map((name) => [name, 0])) as unknown as Counts;
 }
 
-function addPresence(totals: Totals, presence: Presence): void {
+function addPresence(counts: Counts, presence: Presence): void {
   if (presence.setAside) {
-    totals.setAside += 1;
+    counts.setAside += 1;
     return;
   }
-  totals.taken += 1;
-  totals.credit += presence.credit;
-  totals.minutesMissed += minutesMissed(presence);
-  totals.minutesLate += presence.minutesLate;
-  if (presence.away) totals.away += 1;
-  if (presence.away && presence.excused) totals.excused += 1;
-  if (presence.late) totals.late += 1;
-  if (presence.leftEarly) totals.leftEarly += 1;
-  if (!presence.away && !presence.late && !presence.leftEarly) totals.here += 1;
+  counts.taken += 1;
+  counts.marked += presence.credit;
+  counts.minutesThere += presence.minutesThere;
+  counts.minutesMissed += minutesMissed(presence);
+  counts.minutesLate += presence.minutesLate;
+  if (presence.away) counts.away += 1;
+  if (presence.away && presence.excused) counts.excused += 1;
+  if (presence.late) counts.late += 1;
+  if (presence.leftEarly) counts.leftEarly += 1;
+  if (!presence.away && !presence.late && !presence.leftEarly) counts.here += 1;
+}
+
+/** Sums of thirds and tenths come out the same in whatever order they are added. */
+const exact = (value: number) => Math.round(value * 1e6) / 1e6;
+
+/**
+ * Adds up counts and applies the class's rules to the sum: three lates are one absence in a term,
+ * not in each of its months.
+ */
+export function totalsOf(parts: readonly Counts[], rules: RollRules = defaultRules): Totals {
+  const sum = emptyCounts();
+  for (const part of parts) for (const name of countNames) sum[name] += part[name];
+  sum.marked = exact(sum.marked);
+  const { latesPerAbsence } = rules;
+  const awayByLates = latesPerAbsence === null ? 0 : Math.floor(sum.late / latesPerAbsence);
+  const credit = Math.max(exact(sum.marked - awayByLates), 0);
+  return { ...sum, awayByLates, credit, percent: sum.taken === 0 ? null : (credit / sum.taken) * 100 };
+}
+
+/** A day attended is a whole one, or a half where the student was there no longer than a half day. */
+function daysOf(minutesByDate: ReadonlyMap<string, number>, { halfDayMinutes }: RollRules): number {
+  const attended = [...minutesByDate.values()].filter((minutes) => minutes > 0);
+  const halves = attended.filter((minutes) => halfDayMinutes !== null && minutes <= halfDayMinutes);
+  return attended.length - halves.length / 2;
 }
 
 /**
  * A student's totals in one class over some of its lessons. Rates are over lessons taken while
  * enrolled; lessons not taken are reported, never counted as attended.
- * @param lessons of one class, any order, removed ones left out by the caller
+ * @param lessons of one class, any order; removed ones count nowhere
  */
 export function studentTotals(
   enrolment: Pick<Enrolment, 'studentId' | 'startsOn' | 'endsOn'>,
@@ -100,21 +134,27 @@ export function studentTotals(
   book: RollBook,
   now: LocalMoment,
 ): Totals {
-  const totals = emptyTotals();
+  const counts = emptyCounts();
+  const minutesByDate = new Map<string, number>();
   for (const lesson of lessons) {
-    if (!isEnrolledOn(enrolment, lesson.date)) continue;
+    if (lesson.removed || !isEnrolledOn(enrolment, lesson.date)) continue;
     if (lesson.setAside) {
-      totals.setAside += 1;
+      counts.setAside += 1;
       continue;
     }
     if (!wasHeld(lesson, now)) continue;
-    totals.lessons += 1;
+    counts.lessons += 1;
     const presence = presenceIn(lesson, enrolment.studentId, book);
-    if (presence) addPresence(totals, presence);
-    else totals.notTaken += 1;
+    if (!presence) {
+      counts.notTaken += 1;
+      continue;
+    }
+    addPresence(counts, presence);
+    minutesByDate.set(lesson.date, (minutesByDate.get(lesson.date) ?? 0) + presence.minutesThere);
   }
-  totals.percent = totals.taken === 0 ? null : (totals.credit / totals.taken) * 100;
-  return totals;
+  const rules = lessons[0] ? rulesFor(book, lessons[0].sectionId) : defaultRules;
+  counts.days = daysOf(minutesByDate, rules);
+  return totalsOf([counts], rules);
 }
 
 export interface LessonCounts {
@@ -133,7 +173,7 @@ export function lessonCounts(
   book: RollBook,
 ): LessonCounts | null {
   if (lesson.takenAt === null || lesson.setAside) return null;
-  const totals = emptyTotals();
+  const totals = emptyCounts();
   for (const enrolment of enrolments) {
     if (!isEnrolledOn(enrolment, lesson.date)) continue;
     const presence = presenceIn(lesson, enrolment.studentId, book);

@@ -8,24 +8,27 @@ type Times = Pick<Mark, 'arrivedAt' | 'leftAt'> | undefined;
 export function presenceWords(
   presence: Presence,
   mark: Times,
-  standing: Pick<Standing, 'name'> | undefined,
+  standing: Pick<Standing, 'name' | 'countsAs'> | undefined,
 ): string {
   if (presence.setAside) return 'set aside';
-  if (presence.away) return (standing?.name ?? 'Away').toLowerCase();
-  const arrived = presence.late ? (mark?.arrivedAt ? `late, ${mark.arrivedAt}` : 'late') : '';
-  const left = presence.leftEarly ? (mark?.leftAt ? `left ${mark.leftAt}` : 'left early') : '';
-  return [arrived, left].filter(Boolean).join(', ');
+  if (presence.away && !presence.there) return (standing?.name ?? 'Away').toLowerCase();
+  const late = presence.late || presence.minutesLate > 0;
+  const leftEarly = presence.leftEarly || presence.minutesEarly > 0;
+  const kind = standing && standing.countsAs === 'late' ? standing.name.toLowerCase() : 'late';
+  const arrived = late ? (mark?.arrivedAt ? `${kind}, ${mark.arrivedAt}` : kind) : '';
+  const left = leftEarly ? (mark?.leftAt ? `left ${mark.leftAt}` : 'left early') : '';
+  return [arrived, left, presence.away ? 'counts as away' : ''].filter(Boolean).join(', ');
 }
 
 /** The same with the minutes, for those who listen. */
 export function presenceSpoken(
   presence: Presence,
   mark: Times,
-  standing: Pick<Standing, 'name'> | undefined,
+  standing: Pick<Standing, 'name' | 'countsAs'> | undefined,
 ): string {
   const words = presenceWords(presence, mark, standing) || 'here';
   const minutes = minutesMissed(presence);
-  return presence.away || minutes === 0 ? words : `${words}, ${minutes} minutes`;
+  return !presence.there || minutes === 0 ? words : `${words}, ${minutes} minutes`;
 }
 
 /** What a tap would do, as the end of "Tap: ...". */

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { byTime } from '../calendar/lessons';
 import { groupBy } from '../records/groupBy';
 import type { Enrolment, Lesson } from '../records/schema';
-import { isEnrolledOn, presenceIn, type RollBook } from '../roll/totals';
+import type { RollBook } from '../roll/book';
+import { isEnrolledOn, presenceIn } from '../roll/totals';
 import { credibleFrom, levelsCrossed, usualLines, type Attended, type LevelCrossed } from './levels';
 import { absentSentence } from './sentence';
 

@@ -28,7 +28,7 @@ export async function createTeacher(
   await database.inTransaction((manager) => manager.insert(TeacherEntity, line));
   const beginnings = [
     { kind: 'school.set', payload: { id: ulid(), ...teacher.school } },
-    ...shippedStandings.map((standing) => ({ kind: 'standing.add', payload: { id: ulid(), ...standing } })),
+    ...shippedStandings.map((standing) => ({ kind: 'standing.set', payload: { id: ulid(), ...standing } })),
   ];
   for (const beginning of beginnings) {
     const change = { id: ulid(), madeAt: now, device: 'server', ...beginning };

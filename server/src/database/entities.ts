@@ -63,7 +63,17 @@ const ownColumns: Record<TableName, Columns> = {
   school: { name: text, zone: text, graceMinutes: { type: 'integer' } },
   term: { name: text, startsOn: text, endsOn: text },
   dayOff: { startsOn: text, endsOn: text, name: text },
-  section: { name: text, subject: text, room: text },
+  section: {
+    name: text,
+    subject: text,
+    room: text,
+    graceMinutes: { type: 'integer', nullable: true },
+    awayFromShare: { type: 'real', nullable: true },
+    latesPerAbsence: { type: 'integer', nullable: true },
+    creditBy: { type: 'text', default: 'standing' },
+    halfDayMinutes: { type: 'integer', nullable: true },
+    taughtWithId: nullableText,
+  },
   meeting: {
     sectionId: text,
     weekday: { type: 'integer' },
@@ -95,6 +105,7 @@ const ownColumns: Record<TableName, Columns> = {
     credit: { type: 'real' },
     excused: flag,
     position: { type: 'integer' },
+    mergedIntoId: nullableText,
   },
   lesson: {
     sectionId: text,
@@ -114,6 +125,17 @@ const ownColumns: Record<TableName, Columns> = {
     comment: text,
     source: text,
   },
+  message: {
+    studentId: text,
+    noticeId: text,
+    occasion: text,
+    reason: text,
+    toWhom: text,
+    addresses: json,
+    subject: text,
+    body: text,
+    writtenAt: text,
+  },
 };
 
 /** What views look rows up by, besides the owner. */
@@ -126,6 +148,7 @@ const indices: Partial<Record<TableName, string[][]>> = {
   enrolment: [['sectionId'], ['studentId']],
   guardian: [['studentId']],
   meeting: [['sectionId']],
+  message: [['studentId']],
 };
 
 function recordEntity(table: TableName): EntitySchema<Row> {
@@ -142,11 +165,14 @@ function recordEntity(table: TableName): EntitySchema<Row> {
     } as never,
     foreignKeys: [
       { target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] },
-      ...Object.entries(pointers).map(([field, target]) => ({
-        target,
-        columnNames: [field],
-        referencedColumnNames: ['id'],
-      })),
+      // SQLite cannot add a constraint to a table that is there; the one door checks these itself.
+      ...Object.entries(pointers)
+        .filter(([, target]) => target !== table)
+        .map(([field, target]) => ({
+          target,
+          columnNames: [field],
+          referencedColumnNames: ['id'],
+        })),
     ],
     indices: [['teacherId'], ...(indices[table] ?? [])].map((columns) => ({
       name: `${table}_by_${columns.join('_')}`,
@@ -181,6 +207,30 @@ export const SessionEntity = new EntitySchema<Session>({
   foreignKeys: [{ target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] }],
 });
 
+/** A message that the mail server has taken. */
+export interface Delivery {
+  messageId: string;
+  teacherId: string;
+  deliveredAt: string;
+  /** The name of the `.eml` file. */
+  file: string;
+}
+
+export const DeliveryEntity = new EntitySchema<Delivery>({
+  name: 'delivery',
+  tableName: 'delivery',
+  columns: {
+    messageId: { type: 'text', primary: true },
+    teacherId: text,
+    deliveredAt: text,
+    file: text,
+  },
+  foreignKeys: [
+    { target: 'message', columnNames: ['messageId'], referencedColumnNames: ['id'] },
+    { target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] },
+  ],
+});
+
 export const ChangeEntity = new EntitySchema<ChangeLine>({
   name: 'change',
   tableName: 'change',
@@ -203,4 +253,10 @@ export const ChangeEntity = new EntitySchema<ChangeLine>({
   ],
 });
 
-export const entities = [TeacherEntity, SessionEntity, ChangeEntity, ...Object.values(recordEntities)];
+export const entities = [
+  TeacherEntity,
+  SessionEntity,
+  ChangeEntity,
+  DeliveryEntity,
+  ...Object.values(recordEntities),
+];

@@ -9,6 +9,7 @@ import { recordEntities, type Row } from './entities';
 interface Shape {
   columns: string[];
   flags: ReadonlySet<string>;
+  json: ReadonlySet<string>;
 }
 
 const shapes = new Map<TableName, Shape>();
@@ -18,21 +19,24 @@ function shapeOf(table: TableName): Shape {
   if (known) return known;
   const entries = Object.entries(recordEntities[table].options.columns);
   const flags = entries.filter(([, column]) => column?.type === 'boolean').map(([name]) => name);
-  const shape = { columns: entries.map(([name]) => name), flags: new Set(flags) };
+  const json = entries.filter(([, column]) => column?.type === 'simple-json').map(([name]) => name);
+  const shape = { columns: entries.map(([name]) => name), flags: new Set(flags), json: new Set(json) };
   shapes.set(table, shape);
   return shape;
 }
 
 function fromColumns(table: TableName, found: Record<string, unknown>): Row {
-  const row: Row = { ...found, stamps: JSON.parse(String(found['stamps'])) as Row['stamps'] } as Row;
-  for (const flag of shapeOf(table).flags) row[flag] = Boolean(found[flag]);
+  const row = { ...found } as Row;
+  const { flags, json } = shapeOf(table);
+  for (const flag of flags) row[flag] = Boolean(found[flag]);
+  for (const name of json) row[name] = JSON.parse(String(found[name]));
   return row;
 }
 
 function toColumns(table: TableName, row: Row): unknown[] {
-  const { columns, flags } = shapeOf(table);
+  const { columns, flags, json } = shapeOf(table);
   return columns.map((name) => {
-    if (name === 'stamps') return JSON.stringify(row.stamps);
+    if (json.has(name)) return JSON.stringify(row[name]);
     return flags.has(name) ? (row[name] ? 1 : 0) : (row[name] ?? null);
   });
 }

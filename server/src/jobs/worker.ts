@@ -1,5 +1,6 @@
-import { readTable, TableError } from '@slate-path/core/formats/table';
+import { TableError } from '@slate-path/core/formats/table';
 import { mergeRoster } from '@slate-path/core/roster/mergeRoster';
+import { readRosterFile } from '@slate-path/core/roster/oneRoster';
 import { readRoster as readRosterRows } from '@slate-path/core/roster/readRoster';
 import { watchList } from '@slate-path/core/watch/watchList';
 import type { JobKinds } from './jobs';
@@ -8,7 +9,7 @@ type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<Jo
 
 export const readRoster: Job<'readRoster'> = async ({ bytes, roles, sectionId, people }) => {
   try {
-    const { columns, rows } = readRosterRows(await readTable(bytes), roles ?? undefined);
+    const { columns, rows } = readRosterRows(await readRosterFile(bytes), roles ?? undefined);
     return { columns, rows: mergeRoster(rows, sectionId, people) };
   } catch (error) {
     if (error instanceof TableError) return { refused: error.message };

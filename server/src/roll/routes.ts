@@ -5,11 +5,10 @@ import { monthSpan } from '@slate-path/core/calendar/localTime';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { writeCsv } from '@slate-path/core/formats/csv';
 import { Id } from '@slate-path/core/records/schema';
+import { rollBookOf } from '@slate-path/core/roll/book';
 import { monthTable } from '@slate-path/core/roll/monthTable';
 import { ownerOf, route } from '../http/route';
 import { load } from '../views/load';
-
-const byId = <T extends { id: string }>(rows: T[]) => Object.fromEntries(rows.map((row) => [row.id, row]));
 
 export const rollRoutes = [
   route({
@@ -35,11 +34,12 @@ export const rollRoutes = [
       const lessons = lessonsBetween(calendar, span.from, span.to);
       const enrolments = await load(from, 'enrolment', { ...present, sectionId });
       const school = (await load(from, 'school', present))[0];
-      const book = {
-        marks: byId(await load(from, 'mark', { lessonId: In(recorded.map(({ id }) => id)), removed: false })),
-        standings: byId(await load(from, 'standing', { teacherId })),
-        graceMinutes: school?.graceMinutes,
-      };
+      const book = rollBookOf({
+        marks: await load(from, 'mark', { lessonId: In(recorded.map(({ id }) => id)), removed: false }),
+        standings: await load(from, 'standing', { teacherId }),
+        sections: await load(from, 'section', { teacherId }),
+        school,
+      });
       const students = await load(from, 'student', present);
       const now = localMoment(services.clock(), school?.zone ?? 'UTC');
       response.setHeader('Content-Disposition', `attachment; filename="roll-${month}.csv"`);

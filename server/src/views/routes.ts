@@ -3,7 +3,7 @@ import { Between, In } from 'typeorm';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { Id, LocalDate, recordSchema, type Lesson } from '@slate-path/core/records/schema';
-import type { RollBook } from '@slate-path/core/roll/totals';
+import { rollBookOf } from '@slate-path/core/roll/book';
 import { WatchItem } from '@slate-path/core/watch/watchList';
 import { ChangeEntity } from '../database/entities';
 import { ownerOf, route } from '../http/route';
@@ -145,13 +145,8 @@ export const viewRoutes = [
       const marks = await load(from, 'mark', present);
       const standings = await load(from, 'standing', { teacherId });
       const school = await load(from, 'school', { teacherId });
-      const byId = <T extends { id: string }>(rows: T[]) =>
-        Object.fromEntries(rows.map((row) => [row.id, row]));
-      const book: RollBook = {
-        marks: byId(marks),
-        standings: byId(standings),
-        graceMinutes: school[0]?.graceMinutes,
-      };
+      const sections = await load(from, 'section', { teacherId });
+      const book = rollBookOf({ marks, standings, sections, school: school[0] });
       const items = await services.jobs.run('watch', { enrolments, lessons, book });
       const marksOf = groupBy(marks, ({ studentId }) => studentId);
       const listed = new Set(items.map(({ studentId }) => studentId));

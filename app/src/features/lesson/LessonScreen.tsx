@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { lessonNow } from '@slate-path/core/calendar/lessonNow';
 import { displayName } from '@slate-path/core/people/names';
@@ -8,8 +8,9 @@ import { rollRows, type RollRow } from '@slate-path/core/roll/rollRows';
 import { longDay } from '../../parts/dates';
 import { Sheet } from '../../parts/Sheet';
 import { useWide } from '../../theme/theme';
+import { useRecordsAfterPaint } from '../records/afterPaint';
 import { useNow } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { useRecords, type RecordsState } from '../records/useRecords';
 import { useView } from '../records/views';
 import { rollBook, untakenLessons, useAllLessons } from './lessons';
 import { LessonHeader } from './LessonHeader';
@@ -21,11 +22,14 @@ import { RollFooter } from './RollFooter';
 import { UntakenSheet } from './UntakenList';
 import { useLessonKeys } from './useLessonKeys';
 
+const bookOf = (state: RecordsState) => rollBook(state.current);
+
 /** The students of a lesson with their marks; the same object while nothing of it changes. */
 function useRollRows(lesson: Lesson | undefined): RollRow[] {
   const students = useRecords((state) => state.current.student);
   const enrolments = useRecords((state) => state.current.enrolment);
-  const book = useRecords((state) => rollBook(state.current));
+  // A tapped row shows its own mark at once; the class's sums and its line follow a frame later.
+  const book = useRecordsAfterPaint(bookOf);
   return useMemo(
     () => (lesson ? rollRows(lesson, students, Object.values(enrolments), book) : []),
     [lesson, students, enrolments, book],
@@ -48,8 +52,6 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const router = useRouter();
   const now = useNow();
   const rows = useRollRows(lesson);
-  // The mark comes first; the sums and the line follow in the next frame.
-  const settledRows = useDeferredValue(rows);
   const [openStudent, setOpenStudent] = useState<string | null>(null);
   const [listing, setListing] = useState(false);
   const section = useRecords((state) => state.current.section[lesson.sectionId]);
@@ -84,7 +86,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         <LessonHeader
           lesson={lesson}
           title={section?.name ?? ''}
-          rows={settledRows}
+          rows={rows}
           now={now}
           untaken={untaken.length}
           previous={lessons[index - 1]}
@@ -93,8 +95,8 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           onOpenRow={openRow}
           onListUntaken={listUntaken}
         />
-        <Roll lesson={lesson} rows={rows} now={now} loading={state === 'loading'} onMore={openRow} />
-        {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={settledRows} /> : null}
+        <Roll lesson={lesson} rows={rows} now={now} loading={state === 'loading'} onMore={setOpenStudent} />
+        {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={rows} /> : null}
       </View>
       {wide ? (
         <LessonSide

@@ -2,6 +2,7 @@ import { useCallback } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { LocalMoment } from '@slate-path/core/calendar/zone';
 import type { Lesson } from '@slate-path/core/records/schema';
+import { markId } from '@slate-path/core/roll/markId';
 import type { RollRow } from '@slate-path/core/roll/rollRows';
 import { useRouter } from 'expo-router';
 import { Action } from '../../parts/Action';
@@ -10,7 +11,7 @@ import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useRecords } from '../records/useRecords';
-import { meaningsFor, setAside, tapStudent } from './marking';
+import { setAside, tapMoment, tapStudent } from './marking';
 import { StudentRow } from './StudentRow';
 
 interface RollProps {
@@ -19,7 +20,7 @@ interface RollProps {
   now: LocalMoment;
   /** Nothing of this day has ever been on this device. */
   loading: boolean;
-  onMore: (row: RollRow) => void;
+  onMore: (studentId: string) => void;
 }
 
 /** The class by name, one tap a student; in two columns where the screen is wide. */
@@ -27,14 +28,13 @@ export function Roll({ lesson, rows, now, loading, onMore }: RollProps) {
   const palette = usePalette();
   const wide = useWide();
   const router = useRouter();
-  const { id } = lesson;
   const onTap = useCallback(
-    (row: RollRow) => {
+    (studentId: string) => {
       // The row may be a frame old; what counts is what is recorded now.
-      const current = useRecords.getState().current.mark[`${id}/${row.student.id}`];
-      tapStudent(lesson, row.student.id, current);
+      const found = useRecords.getState().current.mark[markId(lesson.id, studentId)];
+      tapStudent(lesson, studentId, found);
     },
-    [id, lesson],
+    [lesson],
   );
   if (lesson.setAside)
     return (
@@ -77,10 +77,9 @@ export function Roll({ lesson, rows, now, loading, onMore }: RollProps) {
         </Empty>
       </View>
     );
-  const meanings = meaningsFor(lesson, rows, now);
-  const shown = rows.map((row, index) => ({ row, meaning: meanings[index] ?? 'away' }));
+  const moment = tapMoment(lesson, now);
   const half = Math.ceil(rows.length / 2);
-  const columns = wide ? [shown.slice(0, half), shown.slice(half)] : [shown];
+  const columns = wide ? [rows.slice(0, half), rows.slice(half)] : [rows];
   return (
     <ScrollView style={{ flex: 1, backgroundColor: palette.ground }}>
       {loading ? (
@@ -91,12 +90,12 @@ export function Roll({ lesson, rows, now, loading, onMore }: RollProps) {
       <View role="list" aria-label="Roll" style={{ flexDirection: 'row' }}>
         {columns.map((column, index) => (
           <View key={index} style={{ flex: 1, borderLeftWidth: index, borderColor: palette.line }}>
-            {column.map(({ row, meaning }) => (
+            {column.map(({ student }) => (
               <StudentRow
-                key={row.student.id}
-                row={row}
-                taken={lesson.takenAt !== null}
-                meaning={meaning}
+                key={student.id}
+                lesson={lesson}
+                student={student}
+                moment={moment}
                 onTap={onTap}
                 onMore={onMore}
               />

@@ -1,47 +1,84 @@
 import EllipsisVertical from 'lucide-react-native/icons/ellipsis-vertical';
-import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { memo, useCallback } from 'react';
+import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
-import type { RollRow } from '@slate-path/core/roll/rollRows';
-import type { TapMeaning } from '@slate-path/core/roll/tap';
+import type { Lesson, Mark, Standing, Student } from '@slate-path/core/records/schema';
+import { markId } from '@slate-path/core/roll/markId';
+import { presenceOf } from '@slate-path/core/roll/presence';
+import type { RollRules } from '@slate-path/core/roll/rules';
+import { tapMeaning, type TapMeaning, type TapMoment } from '@slate-path/core/roll/tap';
 import { meaningWords, presenceSpoken, presenceWords } from '@slate-path/core/roll/words';
 import { IconAction } from '../../parts/IconAction';
 import { PresenceBar } from '../../parts/PresenceBar';
+import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
+import { useRecords } from '../records/useRecords';
 import { barShape } from './barShape';
 
 interface StudentRowProps {
-  row: RollRow;
-  taken: boolean;
-  meaning: TapMeaning;
-  onTap: (row: RollRow) => void;
-  onMore: (row: RollRow) => void;
+  lesson: Lesson;
+  student: Student;
+  moment: TapMoment;
+  onTap: (studentId: string) => void;
+  onMore: (studentId: string) => void;
 }
 
-/** Two rows are the same picture when nothing in them that shows has changed. */
-function same(a: StudentRowProps, b: StudentRowProps): boolean {
+/** A student on the roll. It watches its own mark, so that a tap draws this row and no other. */
+export function StudentRow({ lesson, student, moment, onTap, onMore }: StudentRowProps) {
+  const mark = useRecords((state) => state.current.mark[markId(lesson.id, student.id)]);
+  const standing = useRecords((state) =>
+    mark?.standingId ? state.current.standing[mark.standingId] : undefined,
+  );
   return (
-    a.row.student === b.row.student &&
-    a.row.mark === b.row.mark &&
-    a.row.standing === b.row.standing &&
-    a.taken === b.taken &&
-    a.meaning === b.meaning &&
-    a.onTap === b.onTap &&
-    a.onMore === b.onMore
+    <RowPicture
+      lesson={lesson}
+      student={student}
+      mark={mark}
+      standing={standing}
+      rules={moment.rules}
+      meaning={tapMeaning(moment, standing, mark)}
+      onTap={onTap}
+      onMore={onMore}
+    />
   );
 }
 
-/** A student on the roll: the whole row is the tap; what is unusual is said in words. */
-export const StudentRow = memo(function StudentRow({ row, taken, meaning, onTap, onMore }: StudentRowProps) {
+interface RowPictureProps extends Omit<StudentRowProps, 'moment'> {
+  mark: Mark | undefined;
+  standing: Standing | undefined;
+  rules: RollRules;
+  meaning: TapMeaning;
+}
+
+/** Left alone when the row's mark changes. */
+const More = memo(function More({ student, onMore }: Pick<StudentRowProps, 'student' | 'onMore'>) {
+  const open = useCallback(() => {
+    onMore(student.id);
+  }, [student.id, onMore]);
+  return (
+    <IconAction
+      name={`More about ${displayName(student)}`}
+      icon={EllipsisVertical}
+      tone="inkQuiet"
+      onPress={open}
+    />
+  );
+});
+
+/** The whole row is the tap; what is unusual is said in words. */
+const RowPicture = memo(function RowPicture(props: RowPictureProps) {
+  const { lesson, student, mark, standing, rules, meaning, onTap, onMore } = props;
   const palette = usePalette();
-  const { student, mark, standing, presence } = row;
+  const taken = lesson.takenAt !== null;
+  const presence = presenceOf(lesson, mark, standing, rules);
   const name = displayName(student);
   const words = taken ? presenceWords(presence, mark, standing) : '';
   const spoken = taken ? presenceSpoken(presence, mark, standing) : 'not taken';
   return (
     <View
+      {...({ dataSet: { row: '' } } as object)}
       style={{
         flexDirection: 'row',
         alignItems: 'center',
@@ -51,23 +88,21 @@ export const StudentRow = memo(function StudentRow({ row, taken, meaning, onTap,
         paddingRight: space(1),
       }}
     >
-      <Pressable
+      <TapArea
         id={`row-${student.id}`}
         testID="student-row"
-        role="button"
-        aria-label={`${name}: ${spoken}. Tap: ${meaningWords[meaning]}`}
-        onPress={() => {
-          onTap(row);
+        name={`${name}: ${spoken}. Tap: ${meaningWords[meaning]}`}
+        onTap={() => {
+          onTap(student.id);
         }}
-        style={({ pressed }) => ({
+        style={{
           flex: 1,
           flexDirection: 'row',
           alignItems: 'center',
           minHeight: rowHeight,
           paddingLeft: space(4),
           gap: space(2),
-          backgroundColor: pressed ? palette.slateWash : 'transparent',
-        })}
+        }}
       >
         <View style={{ flex: 1, paddingVertical: space(1) }}>
           <Words size="name" bold={words !== ''} lines={2}>
@@ -87,15 +122,8 @@ export const StudentRow = memo(function StudentRow({ row, taken, meaning, onTap,
             </Words>
           ) : null}
         </View>
-      </Pressable>
-      <IconAction
-        name={`More about ${name}`}
-        icon={EllipsisVertical}
-        tone="inkQuiet"
-        onPress={() => {
-          onMore(row);
-        }}
-      />
+      </TapArea>
+      <More student={student} onMore={onMore} />
     </View>
   );
-}, same);
+});

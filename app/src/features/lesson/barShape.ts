@@ -11,7 +11,7 @@ const excused: BarShape = { kind: 'away', excused: true };
 export function barShape(presence: Presence | null): BarShape {
   if (!presence) return nothing;
   if (presence.setAside) return aside;
-  if (presence.away) return presence.excused ? excused : away;
-  if (!presence.there || (!presence.late && !presence.leftEarly)) return here;
+  if (!presence.there) return presence.excused ? excused : away;
+  if (presence.minutesThere === presence.lessonMinutes && !presence.late && !presence.leftEarly) return here;
   return { kind: 'part', ...presence.there };
 }

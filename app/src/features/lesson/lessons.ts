@@ -2,7 +2,8 @@ import { lessonsBetween } from '@slate-path/core/calendar/lessons';
 import type { LocalMoment } from '@slate-path/core/calendar/zone';
 import { listOf, type Records } from '@slate-path/core/records/records';
 import type { Lesson } from '@slate-path/core/records/schema';
-import { wasHeld, type RollBook } from '@slate-path/core/roll/totals';
+import { rollBookOf } from '@slate-path/core/roll/book';
+import { wasHeld } from '@slate-path/core/roll/totals';
 import { useRecords } from '../records/useRecords';
 
 /** Remembers the last result for the same tables: several parts of a screen ask for it. */
@@ -41,12 +42,14 @@ export const allLessons = remembered(
 
 /** What rolls are read with. */
 export const rollBook = remembered(
-  (records) => [records.mark, records.standing, records.school],
-  (records): RollBook => ({
-    marks: records.mark,
-    standings: records.standing,
-    graceMinutes: Object.values(records.school)[0]?.graceMinutes,
-  }),
+  (records) => [records.mark, records.standing, records.school, records.section],
+  (records) =>
+    rollBookOf({
+      marks: records.mark,
+      standings: Object.values(records.standing),
+      sections: Object.values(records.section),
+      school: Object.values(records.school)[0],
+    }),
 );
 
 export function useAllLessons(): Lesson[] {

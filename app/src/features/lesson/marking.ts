@@ -1,13 +1,13 @@
 import { localMoment, type LocalMoment } from '@slate-path/core/calendar/zone';
 import type { Lesson, Mark, Standing } from '@slate-path/core/records/schema';
 import type { LessonKey, MarkFields } from '@slate-path/core/roll/changes';
-import { defaultGraceMinutes } from '@slate-path/core/roll/presence';
-import type { RollRow } from '@slate-path/core/roll/rollRows';
+import { rulesFor } from '@slate-path/core/roll/book';
 import { standingFor } from '@slate-path/core/roll/standings';
-import { markByTap, tapMeaning, type TapMeaning, type TapMoment } from '@slate-path/core/roll/tap';
+import { markByTap, type TapMoment } from '@slate-path/core/roll/tap';
 import { now, zoneOf } from '../records/clock';
 import { makeChange } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
+import { rollBook } from './lessons';
 
 function school() {
   return Object.values(useRecords.getState().current.school)[0];
@@ -24,14 +24,8 @@ export function tapMoment(lesson: Lesson, moment: LocalMoment): TapMoment {
     lesson,
     now: moment,
     takenAt: lesson.takenAt ? localMoment(Date.parse(lesson.takenAt), zone) : null,
-    graceMinutes: school()?.graceMinutes ?? defaultGraceMinutes,
+    rules: rulesFor(rollBook(useRecords.getState().current), lesson.sectionId),
   };
-}
-
-/** What a tap on each student would mean now, in the order of the rows. */
-export function meaningsFor(lesson: Lesson, rows: readonly RollRow[], now: LocalMoment): TapMeaning[] {
-  const moment = tapMoment(lesson, now);
-  return rows.map(({ standing, mark }) => tapMeaning(moment, standing, mark));
 }
 
 function keyOf({ id, sectionId, date, startsAt, endsAt }: Lesson): LessonKey {

@@ -4,7 +4,8 @@ import { addDays, datesBetween, weekdayOf } from '@slate-path/core/calendar/loca
 import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Enrolment, Lesson } from '@slate-path/core/records/schema';
 import { markId } from '@slate-path/core/roll/markId';
-import { isEnrolledOn, presenceIn, type RollBook } from '@slate-path/core/roll/totals';
+import type { RollBook } from '@slate-path/core/roll/book';
+import { isEnrolledOn, presenceIn } from '@slate-path/core/roll/totals';
 import { presenceSpoken } from '@slate-path/core/roll/words';
 import { dayMonth, shortDay } from '../../parts/dates';
 import { PresenceBar } from '../../parts/PresenceBar';

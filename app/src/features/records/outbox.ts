@@ -2,6 +2,7 @@ import { monotonicFactory } from 'ulid';
 import { invertEdits } from '@slate-path/core/changes/edit';
 import { editsOf } from '@slate-path/core/changes/editsOf';
 import type { Change, ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
+import { afterPaint } from './afterPaint';
 import { ApiProblem, postJson } from './api';
 import { now } from './clock';
 import { deviceName, type Device, type DoneChange, type OutboxEntry } from './device';
@@ -37,7 +38,7 @@ function add(change: Change, entry: Pick<OutboxEntry, 'edits' | 'inverse'>, done
   const undoneId = change.kind === 'undo' ? change.payload.changeId : null;
   const full: OutboxEntry = { change, ...entry, state: 'new', reason: null };
   showChange(full, done, undoneId);
-  void keep(full, done, undoneId);
+  afterPaint(() => void keep(full, done, undoneId));
 }
 
 async function keep(entry: OutboxEntry, done: DoneChange | null, undoneId: string | null): Promise<void> {

@@ -8,6 +8,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { radius, space, target } from '../../theme/tokens';
+import { useRecordsAfterPaint } from '../records/afterPaint';
 import { leaveOut, sendNow } from '../records/outbox';
 import { useRecords, type RecordsState } from '../records/useRecords';
 
@@ -65,11 +66,13 @@ function useSettled(busy: boolean): boolean {
   return busy && long;
 }
 
+const entriesOf = (state: RecordsState) => state.entries;
+
 /** Whether everything is saved, always in words; tapping says where everything is. */
 export function SavedSign() {
   const palette = usePalette();
   const [open, setOpen] = useState(false);
-  const entries = useRecords((state) => state.entries);
+  const entries = useRecordsAfterPaint(entriesOf);
   const connection = useRecords((state) => state.connection);
   const waiting = entries.length > 0;
   const long = useSettled(waiting);

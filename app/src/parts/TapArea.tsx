@@ -1,0 +1,65 @@
+import { useRef, type ReactNode } from 'react';
+import { View, type ViewStyle } from 'react-native';
+
+interface TapAreaProps {
+  /** What it is and what a tap does: its name for those who listen. */
+  name: string;
+  onTap: () => void;
+  children: ReactNode;
+  style?: ViewStyle;
+  id?: string;
+  testID?: string;
+}
+
+interface Pointer {
+  isPrimary: boolean;
+  button: number;
+  timeStamp: number;
+  clientX: number;
+  clientY: number;
+}
+
+/** A click that follows a lifted finger this soon is the same tap. */
+const sameTapMs = 800;
+/** A finger that has gone further than this, in pixels, was not tapping. */
+const tapSlop = 16;
+
+/**
+ * A large thing to tap in a long list, answered at once. The library's pressable keeps its state in
+ * React and renders several times a touch; here the browser itself shows the press (page.css). And
+ * it acts when the finger is lifted, some 40 ms before the click on a slow phone: a scroll or a second
+ * finger ends the touch without lifting. A click alone comes from a screen reader or a script.
+ */
+export function TapArea({ name, onTap, children, style, id, testID }: TapAreaProps) {
+  const pressed = useRef<Pointer | null>(null);
+  const liftedAt = useRef(-sameTapMs);
+  const onPointerDown = ({ isPrimary, button, timeStamp, clientX, clientY }: Pointer) => {
+    pressed.current = isPrimary && button === 0 ? { isPrimary, button, timeStamp, clientX, clientY } : null;
+  };
+  const forget = () => {
+    pressed.current = null;
+  };
+  const onPointerUp = ({ timeStamp, clientX, clientY }: Pointer) => {
+    const from = pressed.current;
+    forget();
+    if (!from || Math.hypot(clientX - from.clientX, clientY - from.clientY) > tapSlop) return;
+    liftedAt.current = timeStamp;
+    onTap();
+  };
+  const onClick = ({ timeStamp }: Pointer) => {
+    if (timeStamp - liftedAt.current >= sameTapMs) onTap();
+  };
+  const onKeyDown = (event: { key: string; preventDefault: () => void }) => {
+    if (event.key !== 'Enter' && event.key !== ' ') return;
+    event.preventDefault();
+    onTap();
+  };
+  const pointer = { onPointerDown, onPointerUp, onPointerCancel: forget, onPointerLeave: forget };
+  // The web's own events, which the types of the phone's view do not know.
+  const web = { ...pointer, onClick, onKeyDown, dataSet: { tap: '' } } as object;
+  return (
+    <View id={id} testID={testID} role="button" tabIndex={0} aria-label={name} style={style} {...web}>
+      {children}
+    </View>
+  );
+}

@@ -1,0 +1,202 @@
+import { unzipSync } from 'fflate';
+import Papa from 'papaparse';
+import { archiveTables, type Archive, type ArchiveTable, type ArchiveTableName } from './tables';
+
+/** What is wrong with an archive, with the file and the line where it stands. */
+export interface ArchiveError {
+  file: string;
+  /** 1 is the header; null where it is about the whole file. */
+  line: number | null;
+  reason: string;
+}
+
+export interface ArchiveReading {
+  archive: Archive;
+  errors: ArchiveError[];
+  /** What was set aside and is no error: columns and files that the format does not know. */
+  notes: string[];
+}
+
+/** A file that is no archive at all, with a sentence that says why. */
+export class NotAnArchive extends Error {}
+
+export const largestArchiveBytes = 100_000_000;
+const largestUnpackedBytes = 500_000_000;
+const mostErrors = 100;
+const tableNames = Object.keys(archiveTables) as ArchiveTableName[];
+
+/** Tables of the format that attendance does not need; they are not read here. */
+const otherTables = [
+  'guardians',
+  'days_off',
+  'look_fors',
+  'tallies',
+  'sweeps',
+  'check_ins',
+  'work',
+  'hand_ins',
+  'activity',
+  'notes',
+  'note_students',
+  'note_topics',
+  'topics',
+  'steps',
+  'nods',
+];
+
+/** The files wanted from a zip, by name. What it says it unpacks to is added up before any of it is unpacked. */
+function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
+  if (bytes.length === 0) throw new NotAnArchive('the file is empty.');
+  if (bytes.length > largestArchiveBytes) throw new NotAnArchive('the file is over 100 MB.');
+  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b)
+    throw new NotAnArchive('this is no archive: an archive is a zip with a datapackage.json in it.');
+  let unpacked = 0;
+  const wanted = new Set(['datapackage.json', ...tableNames.map((name) => `${name}.csv`)]);
+  const names: string[] = [];
+  try {
+    unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        unpacked += originalSize;
+        names.push(name);
+        return false;
+      },
+    });
+    if (unpacked > largestUnpackedBytes)
+      throw new NotAnArchive('it unpacks to over 500 MB; an archive does not. Nothing was unpacked.');
+    const files = unzipSync(bytes, { filter: ({ name }) => wanted.has(name) });
+    for (const name of names) files[name] ??= new Uint8Array();
+    return files;
+  } catch (error) {
+    if (error instanceof NotAnArchive) throw error;
+    throw new NotAnArchive('the zip is damaged and cannot be read.');
+  }
+}
+
+class Problems {
+  readonly errors: ArchiveError[] = [];
+
+  add(file: string, line: number | null, reason: string): void {
+    if (this.errors.length < mostErrors) this.errors.push({ file, line, reason });
+  }
+}
+
+/** The cells of a file by column name, each with the line on which its record begins. */
+function recordsOf(text: string): { header: string[]; rows: { line: number; cells: string[] }[] } {
+  const rows: { line: number; cells: string[] }[] = [];
+  const body = text.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
+  let line = 1;
+  let cursor = 0;
+  Papa.parse<string[]>(body, {
+    delimiter: ',',
+    newline: '\n',
+    step: ({ data, meta }) => {
+      if (data.some((cell) => cell !== '')) rows.push({ line, cells: data });
+      for (; cursor < meta.cursor; cursor += 1) if (body.charCodeAt(cursor) === 10) line += 1;
+    },
+  });
+  const header = rows.shift()?.cells.map((cell) => cell.trim()) ?? [];
+  return { header, rows };
+}
+
+function textOf(bytes: Uint8Array, file: string, problems: Problems): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    problems.add(file, null, 'is not UTF-8');
+    return '';
+  }
+}
+
+/** Rows of one table, each checked by itself; of two with the same key, the second is an error. */
+function readTable(
+  name: ArchiveTableName,
+  bytes: Uint8Array,
+  problems: Problems,
+  notes: string[],
+): unknown[] {
+  const file = `${name}.csv`;
+  const { row: schema, key } = archiveTables[name] as unknown as ArchiveTable;
+  const { header, rows } = recordsOf(textOf(bytes, file, problems));
+  const columns = Object.keys(schema.shape);
+  const unknown = header.filter((column) => !columns.includes(column));
+  if (unknown.length > 0) notes.push(`${file}: kept aside, unknown here: ${unknown.join(', ')}`);
+  const lineOf = new Map<string, number>();
+  return rows.flatMap(({ line, cells }) => {
+    if (cells.length > header.length) {
+      problems.add(file, line, `has ${cells.length} cells under ${header.length} columns`);
+      return [];
+    }
+    const read = schema.safeParse(
+      Object.fromEntries(columns.map((column) => [column, cells[header.indexOf(column)] ?? ''])),
+    );
+    if (!read.success) {
+      const [issue] = read.error.issues;
+      problems.add(file, line, `${issue?.path.join('.') ?? ''} ${issue?.message ?? 'cannot be read'}`);
+      return [];
+    }
+    const found = JSON.stringify(key.map((column) => read.data[column]));
+    const before = lineOf.get(found);
+    if (before !== undefined) {
+      problems.add(file, line, `says again what stands on line ${before} (${key.join(', ')})`);
+      return [];
+    }
+    lineOf.set(found, line);
+    return [{ ...read.data, line }];
+  });
+}
+
+type AnyRow = Record<string, unknown> & { line: number };
+
+function checkPointers(archive: Archive, problems: Problems): void {
+  const ids = (name: ArchiveTableName) =>
+    new Set((archive[name] as unknown as { id?: string }[]).map((row) => row.id));
+  for (const name of tableNames) {
+    const { pointsAt } = archiveTables[name] as unknown as ArchiveTable;
+    for (const [column, target] of Object.entries(pointsAt)) {
+      const known = ids(target);
+      for (const row of archive[name] as unknown as AnyRow[]) {
+        const id = row[column] as string | null;
+        if (id !== null && !known.has(id))
+          problems.add(`${name}.csv`, row.line, `${column} ${id} is not in ${target}.csv`);
+      }
+    }
+  }
+}
+
+function checkLessons({ lessons, roll, standings }: Archive, problems: Problems): void {
+  for (const { line, starts_at: start, ends_at: end } of lessons) {
+    if (end <= start) problems.add('lessons.csv', line, 'ends_at is not after starts_at');
+    else if (end.slice(0, 10) !== start.slice(0, 10))
+      problems.add('lessons.csv', line, 'ends_at is on another day than starts_at');
+  }
+  const away = new Set(standings.filter((s) => s.counts_as === 'away').map(({ id }) => id));
+  for (const { line, standing_id: standing, arrived_at: arrived } of roll)
+    if (arrived !== null && standing !== null && away.has(standing))
+      problems.add('roll.csv', line, 'arrived_at of someone away');
+}
+
+/**
+ * Reads the attendance tables of an archive: a Tabular Data Package in a zip.
+ * @returns what could be read, every error with its file and line (at most 100), and what was set aside
+ * @throws NotAnArchive for what is no such zip
+ */
+export function readArchive(bytes: Uint8Array): ArchiveReading {
+  const files = unpack(bytes);
+  if (!files['datapackage.json'])
+    throw new NotAnArchive('there is no datapackage.json in this zip, so it is no archive.');
+  const problems = new Problems();
+  const notes = Object.keys(files)
+    .filter((name) => name !== 'datapackage.json' && !name.endsWith('/'))
+    .filter((name) => ![...tableNames, ...otherTables].includes(name.replace(/\.csv$/, '')))
+    .map((name) => `${name}: kept aside, no file of the format`);
+  const archive = Object.fromEntries(
+    tableNames.map((name) => {
+      const file = files[`${name}.csv`];
+      return [name, file ? readTable(name, file, problems, notes) : []];
+    }),
+  ) as unknown as Archive;
+  // Rows that could not be read are missing for those that point at them: one error at a time.
+  if (problems.errors.length === 0) checkPointers(archive, problems);
+  checkLessons(archive, problems);
+  return { archive, errors: problems.errors, notes };
+}
