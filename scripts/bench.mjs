@@ -1,7 +1,7 @@
 import { buildApp } from './build.mjs';
 import { must } from './run.mjs';
-import { ensureChromium } from './setup.mjs';
+import { ensureTestPrograms } from './setup.mjs';
 
-ensureChromium();
+ensureTestPrograms();
 await buildApp();
 must('node', ['--import', 'tsx', 'bench/src/main.ts']);

@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
@@ -23,10 +24,12 @@ export function ensurePackages() {
 
 const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
-/** Installs Debian's Chromium for the browser tests when it is missing. */
-export function ensureChromium() {
-  if (fs.existsSync(chromium)) return;
-  console.log('Installing Chromium from Debian’s packages…');
+/** Debian's Chromium for the browser tests, and its reader of workbooks that checks ours, where missing. */
+export function ensureTestPrograms() {
+  const reader = spawnSync('python3', ['-c', 'import openpyxl']).status === 0;
+  const missing = [...(fs.existsSync(chromium) ? [] : ['chromium']), ...(reader ? [] : ['python3-openpyxl'])];
+  if (missing.length === 0) return;
+  console.log(`Installing ${missing.join(' and ')} from Debian’s packages…`);
   must('apt-get', ['update', '-qq']);
-  must('apt-get', ['install', '-y', '-qq', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' });
+  must('apt-get', ['install', '-y', '-qq', ...missing], { DEBIAN_FRONTEND: 'noninteractive' });
 }

@@ -2,13 +2,13 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { buildApp } from './build.mjs';
 import { root, run } from './run.mjs';
-import { ensureChromium, ensurePackages } from './setup.mjs';
+import { ensureTestPrograms, ensurePackages } from './setup.mjs';
 
 const results = path.join(root, 'test-results.json');
 
 /** Runs all checks on a fresh machine too; the last line is what a machine reads. */
 ensurePackages();
-ensureChromium();
+ensureTestPrograms();
 await buildApp();
 
 let passed = 0;

@@ -18,7 +18,8 @@ async function tapToPaint(page: Page, name: string): Promise<number> {
     state.painted = new Promise((resolve) => {
       const before = row.getAttribute('aria-label');
       let begun = 0;
-      row.addEventListener('click', (event) => (begun = event.timeStamp), { once: true, capture: true });
+      const lifted = (event: Event) => (begun = event.timeStamp);
+      row.addEventListener('pointerup', lifted, { once: true, capture: true });
       const watch = new MutationObserver(() => {
         if (row.getAttribute('aria-label') === before) return;
         watch.disconnect();

@@ -71,15 +71,15 @@ describe('what one tap means', () => {
     expect(tapMeaning(at('10:50', '10:42', '2026-11-25'), undefined)).toBe('away');
   });
   test('away first, then late at that minute, then leaving, then back: one student, one thumb', () => {
-    const away = markByTap('a', at('10:41', null), undefined, standings);
+    const away = markByTap('a', at('10:41', null), undefined, undefined, standings);
     expect(away).toEqual({ studentId: 'a', standingId: 'A', arrivedAt: null, leftAt: null });
-    const late = markByTap('a', at('10:48', '10:41'), away!, standings);
+    const late = markByTap('a', at('10:48', '10:41'), away!, byCode('A'), standings);
     expect(late).toEqual({ studentId: 'a', standingId: 'L', arrivedAt: '10:48', leftAt: null });
-    const gone = markByTap('a', at('11:11', '10:41'), late!, standings);
+    const gone = markByTap('a', at('11:11', '10:41'), late!, byCode('L'), standings);
     expect(gone).toEqual({ studentId: 'a', standingId: 'L', arrivedAt: '10:48', leftAt: '11:11' });
-    const back = markByTap('a', at('11:15', '10:41'), gone!, standings);
+    const back = markByTap('a', at('11:15', '10:41'), gone!, byCode('L'), standings);
     expect(back).toEqual({ studentId: 'a', standingId: 'L', arrivedAt: '10:48', leftAt: null });
-    expect(markByTap('a', at('10:50', '10:41'), late!, standings)?.standingId).toBeNull();
+    expect(markByTap('a', at('10:50', '10:41'), late!, byCode('L'), standings)?.standingId).toBeNull();
   });
 });
 

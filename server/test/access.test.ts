@@ -33,7 +33,9 @@ describe('who may do what', () => {
     'get /api/students/{studentId}/path': [401, 401, 404],
     'get /api/lessons/{lessonId}/history': [401, 401, 404],
     'get /api/watch': [401, 401, 200],
-    'get /api/sections/{sectionId}/months/{month}/roll.csv': [401, 401, 404],
+    'get /api/standings/use': [401, 401, 200],
+    'get /api/totals': [401, 401, 400],
+    'get /api/sections/{sectionId}/roll': [401, 401, 404],
     'post /api/sections/{sectionId}/roster-reading': [401, 401, 404],
     'post /api/days-off-reading': [401, 401, 422],
   };

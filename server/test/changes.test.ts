@@ -1,3 +1,6 @@
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import path from 'node:path';
 import { ulid } from 'ulid';
 import type { ChangeAnswer } from '@slate-path/core/changes/schema';
 import type { Lesson, Mark, Section, Standing, Student } from '@slate-path/core/records/schema';
@@ -210,18 +213,49 @@ test('a month as CSV: codes with times, not taken said, totals', async () => {
     ),
     change(...mark(dario, 'L', '10:50'), { madeAt: '2026-11-23T12:00:00.000Z' }),
   );
-  const response = await ines.call('GET', `/api/sections/${sectionId}/months/2026-11/roll.csv`);
-  const lines = (await response.text()).trim().split('\r\n');
-  const totals = (line: string) => line.split(',').slice(6).join(',');
+  const range = 'from=2026-11-01&to=2026-11-30';
+  const response = await ines.call('GET', `/api/sections/${sectionId}/roll?${range}`);
+  const lines = (await response.text()).replace('\uFEFF', '').trim().split('\r\n');
+  const totals = (line: string) => line.split(',').slice(7).join(',');
   expect(response.headers.get('content-type')).toContain('text/csv');
-  expect(lines[0]).toMatch(/^Student,2026-11-02 10:40,.*,Lessons,Taken,Not taken/);
-  expect(lines[1]).toMatch(/^Dario,not taken,not taken,not taken,L from 10:50,,/);
-  expect(lines[2]).toMatch(/^Mei,not taken,not taken,not taken,H,,/);
-  // Lessons, taken, not taken, here, late, left early, away, excused, set aside, credit, percent, minutes missed, late.
+  expect(lines[0]).toMatch(/^Student,Cohort,2026-11-02 10:40,.*,Lessons,Taken,Not taken/);
+  expect(lines[1]).toMatch(/^Dario,,not taken,not taken,not taken,L from 10:50,,/);
+  expect(lines[2]).toMatch(/^Mei,,not taken,not taken,not taken,H,,/);
+  // Lessons, taken, not taken, here, late, left early, away, excused, away by lates, set aside,
+  // credit, percent, minutes missed, late, there, days.
   expect([lines[1]!, lines[2]!].map(totals)).toEqual([
-    '4,1,3,0,1,0,0,0,0,1,100,10,10',
-    '4,1,3,1,0,0,0,0,0,1,100,0,0',
+    '4,1,3,0,1,0,0,0,0,0,1,100,10,10,40,1',
+    '4,1,3,1,0,0,0,0,0,0,1,100,0,0,50,1',
   ]);
+  // The totals of the screen are the same ones.
+  const { rows } = (await (await ines.call('GET', `/api/totals?${range}`)).json()) as {
+    rows: { studentId: string; totals: Record<string, number> }[];
+  };
+  expect(rows.find(({ studentId }) => studentId === dario)?.totals).toMatchObject({
+    late: 1,
+    minutesThere: 40,
+  });
+});
+
+test('a workbook that an independent reader opens, a page to print, and a range that is refused', async () => {
+  const file = path.join(server.folder, 'roll.xlsx');
+  const ask = (query: string) => ines.call('GET', `/api/sections/${sectionId}/roll?${query}`);
+  const xlsx = await ask('from=2026-11-01&to=2026-11-30&format=xlsx');
+  fs.writeFileSync(file, Buffer.from(await xlsx.arrayBuffer()));
+  const script = `import openpyxl, json, sys
+sheet = openpyxl.load_workbook(sys.argv[1]).active
+print(json.dumps([sheet.title] + [[c.value for c in row][:2] + [row[-1].value] for row in sheet.iter_rows()]))`;
+  const read = spawnSync('python3', ['-c', script, file], { encoding: 'utf8' });
+  expect(read.stderr).toBe('');
+  expect(JSON.parse(read.stdout)).toEqual([
+    'Boat Workshop 2',
+    ['Student', 'Cohort', 'Days'],
+    ['Dario', null, 1],
+    ['Mei', null, 1],
+  ]);
+  const page = await (await ask('from=2026-11-01&to=2026-11-30&format=html')).text();
+  expect(page).toContain('<td>L from 10:50</td>');
+  expect((await ask('from=2026-11-30&to=2026-11-01')).status).toBe(400);
 });
 
 test('a stop on request is clean, and everything is there afterwards', async () => {

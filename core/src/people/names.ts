@@ -19,6 +19,18 @@ export function byDisplayName(a: Named, b: Named): number {
   return collator.compare(displayName(a), displayName(b));
 }
 
+export type NameOrder = 'given' | 'family';
+
+/** Order of a class list by family name, then by the name one says; a single name stands by itself. */
+function byFamilyName(a: Named, b: Named): number {
+  const key = (named: Named) => `${named.familyName || shortName(named)}, ${shortName(named)}`;
+  return collator.compare(key(a), key(b));
+}
+
+export function byName(order: NameOrder): (a: Named, b: Named) => number {
+  return order === 'family' ? byFamilyName : byDisplayName;
+}
+
 /** Letters that Unicode does not take apart into a letter and a mark. */
 const plainLetters: Record<string, string> = {
   ı: 'i',

@@ -27,9 +27,9 @@ const LessonMarks = z.strictObject({
 });
 export type LessonMarks = z.infer<typeof LessonMarks>;
 
-const StandingFields = recordFields.standing.omit({ mergedIntoId: true }).extend({ id: Id }).strict();
+export const StandingFields = recordFields.standing.omit({ mergedIntoId: true }).extend({ id: Id }).strict();
 
-const SectionRules = recordFields.section
+export const SectionRules = recordFields.section
   .pick({
     graceMinutes: true,
     awayFromShare: true,

@@ -72,15 +72,16 @@ export function tapMeaning(
 
 /**
  * The mark that a tap makes.
+ * @param standing that of the mark, retired or merged though it may be @param standings those in use
  * @returns the fields to set; null when the teacher has no standing of the kind that is needed
  */
 export function markByTap(
   studentId: string,
   moment: TapMoment,
   mark: MarkSoFar,
+  standing: Pick<Standing, 'countsAs'> | undefined,
   standings: readonly Standing[],
 ): MarkFields | null {
-  const standing = standings.find((s) => s.id === mark?.standingId);
   const arrivedAt = mark?.arrivedAt ?? null;
   const as = (countsAs: Standing['countsAs'], times: Partial<MarkFields> = {}): MarkFields | null => {
     const kind = standingFor(standings, countsAs);

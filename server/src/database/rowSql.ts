@@ -1,5 +1,5 @@
 import type { EntityManager } from 'typeorm';
-import type { TableName } from '@slate-path/core/records/schema';
+import type { RecordOf, TableName } from '@slate-path/core/records/schema';
 import { recordEntities, type Row } from './entities';
 
 /**
@@ -31,6 +31,17 @@ function fromColumns(table: TableName, found: Record<string, unknown>): Row {
   for (const flag of flags) row[flag] = Boolean(found[flag]);
   for (const name of json) row[name] = JSON.parse(String(found[name]));
   return row;
+}
+
+/** A record from its columns, without what only the server needs. */
+export function recordOfColumns<T extends TableName>(
+  table: T,
+  { teacherId: _owner, stamps: _stamps, ...columns }: Record<string, unknown>,
+): RecordOf<T> {
+  const { flags, json } = shapeOf(table);
+  for (const flag of flags) columns[flag] = Boolean(columns[flag]);
+  for (const name of json) if (name in columns) columns[name] = JSON.parse(String(columns[name]));
+  return columns as unknown as RecordOf<T>;
 }
 
 function toColumns(table: TableName, row: Row): unknown[] {

@@ -63,7 +63,8 @@ function handlerOf(route: Route, services: Services): RequestHandler {
       }
     }
     const answer = await route.handle(call);
-    if (route.answersWith) response.type(route.answersWith).send(answer);
+    if (answer instanceof Uint8Array) response.send(Buffer.from(answer));
+    else if (route.answersWith) response.type(route.answersWith).send(answer);
     else response.json(answer);
   };
 }

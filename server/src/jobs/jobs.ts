@@ -1,6 +1,9 @@
 import { Piscina } from 'piscina';
 import type { MergedRow, People } from '@slate-path/core/roster/mergeRoster';
 import type { Columns, ColumnRole } from '@slate-path/core/roster/columns';
+import type { StudentTotals } from '@slate-path/core/roll/rollTable';
+import type { RollRange } from '../roll/readRoll';
+import type { RollFileRequest } from '../roll/rollFile';
 import type { WatchInput, WatchItem } from '@slate-path/core/watch/watchList';
 
 /** What the worker can do, by name: the input it takes and the result it gives. */
@@ -11,6 +14,8 @@ export interface JobKinds {
     result: { refused: string } | { columns: Columns; rows: MergedRow[] };
   };
   watch: { input: WatchInput; result: WatchItem[] };
+  totals: { input: RollRange; result: StudentTotals[] };
+  rollFile: { input: RollFileRequest; result: Uint8Array };
 }
 
 export interface Jobs {

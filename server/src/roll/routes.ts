@@ -1,49 +1,98 @@
-import { Between, In } from 'typeorm';
 import { z } from 'zod';
-import { lessonsBetween } from '@slate-path/core/calendar/lessons';
-import { monthSpan } from '@slate-path/core/calendar/localTime';
-import { localMoment } from '@slate-path/core/calendar/zone';
-import { writeCsv } from '@slate-path/core/formats/csv';
-import { Id } from '@slate-path/core/records/schema';
-import { rollBookOf } from '@slate-path/core/roll/book';
-import { monthTable } from '@slate-path/core/roll/monthTable';
+import { Id, LocalDate } from '@slate-path/core/records/schema';
+import { recordEntities } from '../database/entities';
 import { ownerOf, route } from '../http/route';
-import { load } from '../views/load';
+import { Problem } from '../http/problem';
+import { rollFormats } from './rollFile';
+
+const StandingUse = z.object({
+  standingId: z.string(),
+  marks: z.number(),
+  sections: z.number(),
+});
+
+const Range = z.object({ from: LocalDate, to: LocalDate });
+
+/** At most four years, so that nobody asks for the lessons of a thousand. */
+function checkRange({ from, to }: z.output<typeof Range>): void {
+  if (from > to) throw new Problem(400, 'Not well formed', 'The range ends before it begins.');
+  if (Date.parse(to) - Date.parse(from) > 4 * 366 * 86_400_000)
+    throw new Problem(400, 'Too long', 'A range is at most four years. Ask for a shorter one.');
+}
+
+const Totals = z.record(z.string(), z.number().nullable());
+const fileTypes = {
+  csv: 'text/csv; charset=utf-8',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  html: 'text/html; charset=utf-8',
+};
 
 export const rollRoutes = [
   route({
     method: 'get',
-    path: '/api/sections/{sectionId}/months/{month}/roll.csv',
-    summary: 'A month of a class as CSV (RFC 4180, UTF-8): a student a row, a lesson a column, all totals.',
+    path: '/api/standings/use',
+    summary: 'How many marks each attendance kind has, and in how many classes: what a merge would touch.',
+    allow: 'teacher',
+    cached: 'per-teacher',
+    answer: z.object({ use: z.array(StandingUse) }),
+    async handle({ services, teacherId }) {
+      const use = await services.database.read
+        .getRepository(recordEntities.mark)
+        .createQueryBuilder('mark')
+        .innerJoin('lesson', 'lesson', 'lesson.id = mark.lessonId AND NOT lesson.removed')
+        .select('mark.standingId', 'standingId')
+        .addSelect('COUNT(*)', 'marks')
+        .addSelect('COUNT(DISTINCT lesson.sectionId)', 'sections')
+        .where('mark.teacherId = :teacherId AND NOT mark.removed AND mark.standingId IS NOT NULL')
+        .setParameters({ teacherId })
+        .groupBy('mark.standingId')
+        .getRawMany<z.infer<typeof StandingUse>>();
+      return { use };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/totals',
+    summary: 'Every student’s totals in every class over a range of days, both included.',
+    allow: 'teacher',
+    cached: 'per-teacher',
+    query: Range,
+    answer: z.object({
+      rows: z.array(
+        z.object({ sectionId: z.string(), studentId: z.string(), cohort: z.string(), totals: Totals }),
+      ),
+    }),
+    async handle({ query, teacherId, services }) {
+      checkRange(query);
+      const { file } = services.database;
+      const now = services.clock();
+      const found = await services.jobs.run('totals', { file, teacherId, sectionId: null, now, ...query });
+      return { rows: found.map((row) => ({ ...row, totals: { ...row.totals } })) };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/sections/{sectionId}/roll',
+    summary:
+      'The roll of a class over a range of days as CSV (RFC 4180), XLSX or a page to print: a student a row, a lesson a column, all totals.',
     allow: ownerOf('section', 'sectionId'),
-    params: z.object({ sectionId: Id, month: z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/) }),
-    query: z.object({ bom: z.enum(['yes', 'no']).default('no') }),
-    answer: z.string(),
-    answersWith: 'text/csv; charset=utf-8',
-    async handle({ params: { sectionId, month }, query, teacherId, services, response }) {
-      const from = services.database.read;
-      const span = monthSpan(month);
-      const present = { teacherId, removed: false };
-      const recorded = await load(from, 'lesson', { sectionId, date: Between(span.from, span.to) });
-      const calendar = {
-        terms: await load(from, 'term', present),
-        daysOff: await load(from, 'dayOff', present),
-        meetings: await load(from, 'meeting', { ...present, sectionId }),
-        lessons: recorded,
-      };
-      const lessons = lessonsBetween(calendar, span.from, span.to);
-      const enrolments = await load(from, 'enrolment', { ...present, sectionId });
-      const school = (await load(from, 'school', present))[0];
-      const book = rollBookOf({
-        marks: await load(from, 'mark', { lessonId: In(recorded.map(({ id }) => id)), removed: false }),
-        standings: await load(from, 'standing', { teacherId }),
-        sections: await load(from, 'section', { teacherId }),
-        school,
-      });
-      const students = await load(from, 'student', present);
-      const now = localMoment(services.clock(), school?.zone ?? 'UTC');
-      response.setHeader('Content-Disposition', `attachment; filename="roll-${month}.csv"`);
-      return writeCsv(monthTable({ students, enrolments, lessons, book }, now), query.bom === 'yes');
+    params: z.object({ sectionId: Id }),
+    query: Range.extend({
+      format: z.enum(rollFormats).default('csv'),
+      order: z.enum(['given', 'family']).default('given'),
+    }),
+    answer: z.custom<Uint8Array>((bytes) => bytes instanceof Uint8Array),
+    answersWith: 'a file',
+    async handle({ params: { sectionId }, query, teacherId, services, response }) {
+      checkRange(query);
+      const { file } = services.database;
+      const now = services.clock();
+      const bytes = await services.jobs.run('rollFile', { file, teacherId, sectionId, now, ...query });
+      response.type(fileTypes[query.format]);
+      const name = `roll-${query.from}-to-${query.to}.${query.format}`;
+      const shown = query.format === 'html' ? 'inline' : 'attachment';
+      response.setHeader('Content-Disposition', `${shown}; filename="${name}"`);
+      return bytes;
     },
   }),
 ];

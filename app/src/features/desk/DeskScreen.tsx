@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
@@ -8,6 +9,7 @@ import { chooseTheme, useThemeChoice, useWide, type ThemeChoice } from '../../th
 import { space } from '../../theme/tokens';
 import { signOut, useAccount } from '../records/account';
 import { ApiProblem } from '../records/api';
+import { useRecords } from '../records/useRecords';
 import { DaysOff } from './DaysOff';
 import { Exports } from './Exports';
 import { TermDates } from './TermDates';
@@ -19,6 +21,31 @@ const looks: { value: ThemeChoice; label: string }[] = [
   { value: 'paper', label: 'Paper' },
   { value: 'board', label: 'Board' },
 ];
+
+/** The attendance kinds at a glance, and the way to them. */
+function VocabularyCard() {
+  const router = useRouter();
+  const standings = useRecords((state) => state.current.standing);
+  const inUse = Object.values(standings)
+    .filter(({ removed }) => !removed)
+    .sort((a, b) => a.position - b.position);
+  return (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        Attendance kinds
+      </Words>
+      <Words tone="inkQuiet">{inUse.map(({ code, name }) => `${code} ${name}`).join(' · ')}</Words>
+      <View style={{ alignItems: 'flex-start' }}>
+        <Action
+          label="Letters, names and meanings"
+          onPress={() => {
+            router.push('/desk/vocabulary');
+          }}
+        />
+      </View>
+    </Card>
+  );
+}
 
 /** What is done once a term, and files out. */
 export function DeskScreen() {
@@ -35,6 +62,7 @@ export function DeskScreen() {
     <>
       <TermDates />
       <Timetable />
+      <VocabularyCard />
     </>
   );
   const right = (

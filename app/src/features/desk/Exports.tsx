@@ -1,7 +1,7 @@
 import Download from 'lucide-react-native/icons/download';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { nextMonth } from '@slate-path/core/calendar/localTime';
+import { monthSpan, nextMonth } from '@slate-path/core/calendar/localTime';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
@@ -11,6 +11,7 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
 import { useRecords } from '../records/useRecords';
+import { rollFileAddress } from '../totals/rollFileAddress';
 
 /** A month of a class as a file that any table program reads. */
 export function Exports() {
@@ -39,7 +40,7 @@ export function Exports() {
             name={`Save ${name}, ${monthName(month)}, as CSV`}
             icon={Download}
             onPress={() => {
-              location.assign(`/api/sections/${encodeURIComponent(id)}/months/${month}/roll.csv?bom=yes`);
+              location.assign(rollFileAddress(id, monthSpan(month), 'csv'));
             }}
           />
         ))}

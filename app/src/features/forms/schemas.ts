@@ -1,5 +1,6 @@
 export { DayOffToAdd, MeetingToAdd, TermToSet } from '@slate-path/core/calendar/changes';
 export { GuardianFields, StudentFields } from '@slate-path/core/people/changes';
+export { SectionRules, StandingFields } from '@slate-path/core/roll/changes';
 import { recordFields } from '@slate-path/core/records/schema';
 
-export const SectionFields = recordFields.section;
+export const SectionFields = recordFields.section.pick({ name: true, subject: true, room: true });

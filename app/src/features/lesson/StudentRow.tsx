@@ -16,6 +16,7 @@ import { usePalette } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
 import { useRecords } from '../records/useRecords';
 import { barShape } from './barShape';
+import { rollBook } from './lessons';
 
 interface StudentRowProps {
   lesson: Lesson;
@@ -29,7 +30,7 @@ interface StudentRowProps {
 export function StudentRow({ lesson, student, moment, onTap, onMore }: StudentRowProps) {
   const mark = useRecords((state) => state.current.mark[markId(lesson.id, student.id)]);
   const standing = useRecords((state) =>
-    mark?.standingId ? state.current.standing[mark.standingId] : undefined,
+    mark?.standingId ? rollBook(state.current).standings[mark.standingId] : undefined,
   );
   return (
     <RowPicture

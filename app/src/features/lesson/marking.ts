@@ -44,7 +44,10 @@ function mark(lesson: Lesson, marks: MarkFields[]): void {
 /** One tap on a student, with the mark and the minute as they are at this moment. */
 export function tapStudent(lesson: Lesson, studentId: string, found: Mark | undefined): void {
   const moment = tapMoment(lesson, localMoment(now(), zoneOf(school())));
-  const fields = markByTap(studentId, moment, found, standings());
+  const standing = found?.standingId
+    ? rollBook(useRecords.getState().current).standings[found.standingId]
+    : undefined;
+  const fields = markByTap(studentId, moment, found, standing, standings());
   if (fields) mark(lesson, [fields]);
 }
 

@@ -4,7 +4,7 @@ import Download from 'lucide-react-native/icons/download';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { nextMonth } from '@slate-path/core/calendar/localTime';
+import { monthSpan, nextMonth } from '@slate-path/core/calendar/localTime';
 import { displayName } from '@slate-path/core/people/names';
 import { rollRows } from '@slate-path/core/roll/rollRows';
 import { Action } from '../../parts/Action';
@@ -20,6 +20,7 @@ import { rollBook, useAllLessons } from '../lesson/lessons';
 import { MarkDetail } from '../lesson/MarkDetail';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
+import { rollFileAddress } from '../totals/rollFileAddress';
 import { MonthGrid } from './MonthGrid';
 import { MonthList } from './MonthList';
 import { useMonth } from './useMonth';
@@ -49,7 +50,7 @@ function MonthSteps({ month, sectionId }: { month: string; sectionId: string }) 
         kind="plain"
         icon={Download}
         onPress={() => {
-          location.assign(`/api/sections/${encodeURIComponent(sectionId)}/months/${month}/roll.csv?bom=yes`);
+          location.assign(rollFileAddress(sectionId, monthSpan(month), 'csv'));
         }}
       />
     </View>

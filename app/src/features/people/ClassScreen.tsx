@@ -1,6 +1,8 @@
 import CalendarDays from 'lucide-react-native/icons/calendar-days';
 import FileUp from 'lucide-react-native/icons/file-up';
 import Pencil from 'lucide-react-native/icons/pencil';
+import Sigma from 'lucide-react-native/icons/sigma';
+import Scale from 'lucide-react-native/icons/scale';
 import Plus from 'lucide-react-native/icons/plus';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -20,6 +22,7 @@ import { rowHeight, space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
+import { RulesForm } from './RulesForm';
 import { SectionForm } from './SectionForm';
 import { StudentForm } from './StudentForm';
 
@@ -72,7 +75,7 @@ export function ClassScreen() {
   const router = useRouter();
   const wide = useWide();
   const now = useNow();
-  const [form, setForm] = useState<'student' | 'class' | null>(null);
+  const [form, setForm] = useState<'student' | 'class' | 'rules' | null>(null);
   const current = useRecords((state) => state.current);
   const section = current.section[sectionId];
   const guardians = listOf(current, 'guardian');
@@ -134,6 +137,13 @@ export function ClassScreen() {
             router.push(month);
           }}
         />
+        <Action
+          label="Totals"
+          icon={Sigma}
+          onPress={() => {
+            router.push({ pathname: '/totals', params: { sectionId } });
+          }}
+        />
         {people.length > 0 ? bring('outlined') : null}
         <Action
           label="Add a student"
@@ -147,6 +157,13 @@ export function ClassScreen() {
           icon={Pencil}
           onPress={() => {
             setForm('class');
+          }}
+        />
+        <Action
+          label="How it counts"
+          icon={Scale}
+          onPress={() => {
+            setForm('rules');
           }}
         />
         <TakeBack about={sectionId} />
@@ -173,6 +190,7 @@ export function ClassScreen() {
           <Card style={{ padding: 0 }}>{gone.map(line)}</Card>
         </>
       ) : null}
+      {form === 'rules' ? <RulesForm section={section} onClose={close} /> : null}
       {form === 'class' ? <SectionForm section={section} onClose={close} /> : null}
       {form === 'student' ? <StudentForm sectionId={sectionId} onClose={close} /> : null}
     </Page>

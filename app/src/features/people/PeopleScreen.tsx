@@ -1,3 +1,4 @@
+import Sigma from 'lucide-react-native/icons/sigma';
 import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -49,7 +50,20 @@ export function PeopleScreen() {
     <Page
       title="People"
       note={sections.length > 0 ? 'Your classes' : undefined}
-      tools={sections.length > 0 ? add : null}
+      tools={
+        sections.length > 0 ? (
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+            {add}
+            <Action
+              label="Totals"
+              icon={Sigma}
+              onPress={() => {
+                router.push('/totals');
+              }}
+            />
+          </View>
+        ) : null
+      }
     >
       {sections.length === 0 ? (
         <Empty title="Your classes will stand here" action={add}>

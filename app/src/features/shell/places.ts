@@ -7,7 +7,7 @@ import Users from 'lucide-react-native/icons/users';
 export const places = [
   { path: '/', name: 'Lesson', icon: Presentation, within: ['/lessons'] },
   { path: '/watch', name: 'Watch', icon: Sunrise, within: [] },
-  { path: '/people', name: 'People', icon: Users, within: ['/students', '/classes'] },
+  { path: '/people', name: 'People', icon: Users, within: ['/students', '/classes', '/totals'] },
   { path: '/desk', name: 'Desk', icon: LampDesk, within: [] },
 ] as const;
 

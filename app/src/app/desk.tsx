@@ -1,1 +1,0 @@
-export { DeskScreen as default } from '../features/desk/DeskScreen';

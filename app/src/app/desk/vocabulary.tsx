@@ -1,0 +1,1 @@
+export { VocabularyScreen as default } from '../../features/vocabulary/VocabularyScreen';

@@ -1,0 +1,1 @@
+export { TotalsScreen as default } from '../features/totals/TotalsScreen';

@@ -1,0 +1,209 @@
+import Download from 'lucide-react-native/icons/download';
+import Printer from 'lucide-react-native/icons/printer';
+import { useLocalSearchParams } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import type { NameOrder } from '@slate-path/core/people/names';
+import { listOf } from '@slate-path/core/records/records';
+import { LocalDateShape } from './dateShape';
+import type { StudentTotals } from '@slate-path/core/roll/rollTable';
+import { Action } from '../../parts/Action';
+import { Choice } from '../../parts/Choice';
+import { dayMonth } from '../../parts/dates';
+import { Empty } from '../../parts/Empty';
+import { Field } from '../../parts/Field';
+import { Page } from '../../parts/Page';
+import { Words } from '../../parts/Words';
+import { useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { readDate } from '../desk/readDate';
+import { useNow } from '../records/clock';
+import { useRecords } from '../records/useRecords';
+import { useView } from '../records/views';
+import { sortings, totalsLines, type Grouping, type Sorting } from './lines';
+import { PointsSheet } from './PointsSheet';
+import { usualRanges } from './ranges';
+import { rollFileAddress, type Span } from './rollFileAddress';
+import { TotalsList, TotalsTable } from './TotalsList';
+
+const groupings: { value: Grouping; label: string }[] = [
+  { value: 'student', label: 'By student' },
+  { value: 'cohort', label: 'By cohort' },
+  { value: 'class', label: 'By class' },
+];
+const orders: { value: NameOrder; label: string }[] = [
+  { value: 'given', label: 'Given name first' },
+  { value: 'family', label: 'Family name first' },
+];
+const other = 'other';
+
+/** First and last day, typed; they hold as soon as both can be read and are in order. */
+function OtherRange({ span, onChange }: { span: Span; onChange: (span: Span) => void }) {
+  const [from, setFrom] = useState(span.from);
+  const [to, setTo] = useState(span.to);
+  const [error, setError] = useState<string>();
+  const take = (nextFrom: string, nextTo: string) => {
+    const read = { from: readDate(nextFrom), to: readDate(nextTo) };
+    const good = LocalDateShape.test(read.from) && LocalDateShape.test(read.to);
+    setError(
+      good ? (read.from > read.to ? 'It ends before it begins' : undefined) : 'A date looks like 2026-11-23',
+    );
+    if (good && read.from <= read.to) onChange(read);
+  };
+  return (
+    <View style={{ flexDirection: 'row', gap: space(3) }}>
+      <Field
+        label="First day"
+        value={from}
+        width={160}
+        error={error}
+        onChange={(next) => {
+          setFrom(next);
+          take(next, to);
+        }}
+      />
+      <Field
+        label="Last day"
+        value={to}
+        width={160}
+        onChange={(next) => {
+          setTo(next);
+          take(from, next);
+        }}
+      />
+    </View>
+  );
+}
+
+function FilesOut({ sectionId, span, order }: { sectionId: string; span: Span; order: NameOrder }) {
+  const give = (format: 'csv' | 'xlsx') => () => {
+    location.assign(rollFileAddress(sectionId, span, format, order));
+  };
+  return (
+    <>
+      <Action label="CSV" name="Save lesson by lesson as CSV" icon={Download} onPress={give('csv')} />
+      <Action label="XLSX" name="Save lesson by lesson as XLSX" icon={Download} onPress={give('xlsx')} />
+      <Action
+        label="Print"
+        icon={Printer}
+        onPress={() => {
+          window.open(rollFileAddress(sectionId, span, 'html', order), '_blank', 'noopener');
+        }}
+      />
+    </>
+  );
+}
+
+/** What some weeks add up to: any class, any range, sorted by any sum. */
+export function TotalsScreen() {
+  const params = useLocalSearchParams<{ sectionId?: string }>();
+  const wide = useWide();
+  const now = useNow();
+  const current = useRecords((state) => state.current);
+  const [sectionId, setSectionId] = useState(params.sectionId ?? '');
+  const terms = listOf(current, 'term').sort((a, b) => (a.startsOn < b.startsOn ? 1 : -1));
+  const ranges = usualRanges(now.date, terms);
+  const [rangeKey, setRangeKey] = useState(terms[0]?.id ?? now.date.slice(0, 7));
+  const [typed, setTyped] = useState<Span | null>(null);
+  const [grouping, setGrouping] = useState<Grouping>('student');
+  const [sorting, setSorting] = useState<Sorting>('name');
+  const [order, setOrder] = useState<NameOrder>('given');
+  const [points, setPoints] = useState(false);
+  const named = ranges.find(({ key }) => key === rangeKey) ?? ranges[1];
+  const span = (rangeKey === other ? typed : null) ?? named ?? { from: now.date, to: now.date };
+  const { state, answer } = useView<{ rows: StudentTotals[] }>(`/api/totals?from=${span.from}&to=${span.to}`);
+  const rows = answer?.rows;
+  const lines = useMemo(
+    () => (rows ? totalsLines(rows, current, { sectionId, grouping, sorting, order }) : []),
+    [rows, current, sectionId, grouping, sorting, order],
+  );
+  const sections = listOf(current, 'section').sort((a, b) => a.name.localeCompare(b.name));
+  const section = current.section[sectionId];
+  const taken = Math.max(0, ...lines.map(({ totals }) => totals.taken));
+  const note = `${dayMonth(span.from)} to ${dayMonth(span.to)} ${span.to.slice(0, 4)}${
+    section && grouping === 'student' ? `, up to ${taken} lessons taken` : ''
+  }`;
+  return (
+    <Page
+      title={section ? `Totals, ${section.name}` : 'Totals, all classes'}
+      note={note}
+      back={
+        section
+          ? { to: { pathname: '/classes/[sectionId]', params: { sectionId } }, name: 'Back to the class' }
+          : { to: '/people', name: 'All classes' }
+      }
+      full
+    >
+      <Choice
+        name="Class"
+        value={sectionId}
+        options={[
+          { value: '', label: 'All classes' },
+          ...sections.map(({ id, name }) => ({ value: id, label: name })),
+        ]}
+        onChange={setSectionId}
+      />
+      <Choice
+        name="Range"
+        value={rangeKey}
+        options={[
+          ...ranges.map(({ key, label }) => ({ value: key, label })),
+          { value: other, label: 'Other days' },
+        ]}
+        onChange={setRangeKey}
+      />
+      {rangeKey === other ? <OtherRange span={span} onChange={setTyped} /> : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space(6), rowGap: space(2) }}>
+        <Choice name="Grouped" value={grouping} options={groupings} onChange={setGrouping} />
+        {grouping === 'student' ? (
+          <Choice name="Order of names" value={order} options={orders} onChange={setOrder} />
+        ) : null}
+      </View>
+      {wide ? null : (
+        <Choice
+          name="Sorted by"
+          value={sorting}
+          options={(['name', 'percent', 'away', 'late', 'minutesMissed'] as const).map((value) => ({
+            value,
+            label: sortings[value].label,
+          }))}
+          onChange={setSorting}
+        />
+      )}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+        {grouping === 'student' ? (
+          <Action
+            label="For the grade book"
+            kind="main"
+            disabled={lines.length === 0}
+            onPress={() => {
+              setPoints(true);
+            }}
+          />
+        ) : null}
+        {section ? <FilesOut sectionId={sectionId} span={span} order={order} /> : null}
+      </View>
+      {state === 'loading' ? (
+        <Words tone="inkQuiet">Adding up at the server… This needs the network the first time.</Words>
+      ) : lines.length === 0 ? (
+        <Empty title="Nothing to add up">
+          There are no lessons of this class in these days. Choose another range, or give the class its times
+          at the desk.
+        </Empty>
+      ) : wide ? (
+        <TotalsTable lines={lines} sorting={sorting} onSort={setSorting} />
+      ) : (
+        <TotalsList lines={lines} />
+      )}
+      {points ? (
+        <PointsSheet
+          lines={lines}
+          title={note}
+          onClose={() => {
+            setPoints(false);
+          }}
+        />
+      ) : null}
+    </Page>
+  );
+}

@@ -1,0 +1,103 @@
+import writeXlsxFile from 'write-excel-file/node';
+import { writeCsv } from '@slate-path/core/formats/csv';
+import type { NameOrder } from '@slate-path/core/people/names';
+import type { Standing } from '@slate-path/core/records/schema';
+import { rollTable, totalColumns, type TableCell } from '@slate-path/core/roll/rollTable';
+import { readRolls, type RollRange, type RollReading } from './readRoll';
+
+export const rollFormats = ['csv', 'xlsx', 'html'] as const;
+export type RollFormat = (typeof rollFormats)[number];
+
+export interface RollFileRequest extends RollRange {
+  format: RollFormat;
+  order: NameOrder;
+}
+
+type ClassTable = RollReading['classes'][number] & { rows: TableCell[][] };
+
+/** A sheet's name has at most 31 signs, none of them : \ / ? * [ ], and no other sheet has it. */
+function sheetNames(classes: readonly ClassTable[]): string[] {
+  const taken = new Set<string>();
+  return classes.map(({ section }, index) => {
+    const plain =
+      section.name
+        .replace(/[:\\/?*[\]]/g, ' ')
+        .trim()
+        .slice(0, 28) || 'Class';
+    const name = taken.has(plain.toLowerCase()) ? `${plain.slice(0, 26)} ${index + 1}` : plain;
+    taken.add(name.toLowerCase());
+    return name;
+  });
+}
+
+async function workbook(classes: readonly ClassTable[]): Promise<Uint8Array> {
+  const names = sheetNames(classes);
+  const sheets = classes.map(({ rows }, index) => ({
+    sheet: names[index] ?? 'Class',
+    stickyRowsCount: 1,
+    stickyColumnsCount: 1,
+    columns: (rows[0] ?? []).map((_, column) => ({ width: column === 0 ? 26 : 11 })),
+    data: rows.map((row, line) =>
+      row.map((value) => ({
+        value: value ?? undefined,
+        ...(line === 0 ? { fontWeight: 'bold' as const } : {}),
+      })),
+    ),
+  }));
+  return new Uint8Array(await writeXlsxFile(sheets).toBuffer());
+}
+
+const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
+const escaped = (text: string) => text.replace(/[&<>"]/g, (sign) => escapes[sign] ?? sign);
+
+/** What is printed of the totals: paper is narrow. */
+const printed = ['Taken', 'Not taken', 'Late', 'Away', 'Excused', 'Percent'];
+
+function printedTable({ section, rows, roll }: ClassTable): string {
+  const [heading = [], ...lines] = rows;
+  const first = 2 + roll.lessons.length;
+  const kept = totalColumns.flatMap(([title], index) => (printed.includes(title) ? [first + index] : []));
+  const columns = [0, ...roll.lessons.map((_, index) => index + 2), ...kept];
+  const cell = (tag: string, value: TableCell | undefined) =>
+    `<${tag}>${escaped(String(value ?? ''))}</${tag}>`;
+  const head = columns.map((column) => {
+    const [date, time] = String(heading[column] ?? '').split(' ');
+    const lesson = column >= 2 && column < first;
+    return cell('th', lesson ? `${date?.slice(8)}.${date?.slice(5, 7)}. ${time}` : heading[column]);
+  });
+  const body = lines.map((row) => `<tr>${columns.map((column) => cell('td', row[column])).join('')}</tr>`);
+  return `<h1>${escaped(section.name)}</h1><table><thead><tr>${head.join('')}</tr></thead><tbody>${body.join('')}</tbody></table>`;
+}
+
+const printStyle =
+  '@page{size:A4 landscape;margin:10mm}body{font:10pt/1.35 system-ui,sans-serif;color:#111;margin:16px}' +
+  'h1{font-size:14pt;margin:0 0 4pt}table{border-collapse:collapse;margin-bottom:12pt}thead{display:table-header-group}' +
+  'th,td{border-bottom:.5pt solid #999;padding:2pt 4pt;text-align:left;white-space:nowrap;font-variant-numeric:tabular-nums}' +
+  'th{white-space:normal;vertical-align:bottom;font-weight:600}tr{break-inside:avoid}section{break-after:page}';
+
+function printable(classes: readonly ClassTable[], { from, to }: RollRange): string {
+  const standings: Standing[] = Object.values(classes[0]?.roll.book.standings ?? {});
+  const legend = [...new Set(standings)].map(({ code, name }) => `${code} ${name}`).join(' · ');
+  const tables = classes.map((found) => `<section>${printedTable(found)}</section>`).join('');
+  return (
+    `<!doctype html><html lang="en"><meta charset="utf-8"><title>Roll ${from} to ${to}</title><style>${printStyle}</style>` +
+    `<body><p>${from} to ${to}. ${escaped(legend)}. Lessons not taken count nowhere.</p>${tables}</body></html>`
+  );
+}
+
+/** The roll of one class or all, lesson by lesson with all totals, as a file in the format asked for. */
+export async function rollFile(request: RollFileRequest): Promise<Uint8Array> {
+  const { now, classes } = readRolls(request);
+  const tables = classes.map((found) => ({
+    ...found,
+    rows: rollTable(found.section.id, found.roll, now, request.order),
+  }));
+  if (request.format === 'xlsx') return workbook(tables);
+  if (request.format === 'html') return new TextEncoder().encode(printable(tables, request));
+  return new TextEncoder().encode(
+    writeCsv(
+      tables.flatMap(({ rows }) => rows),
+      true,
+    ),
+  );
+}
