@@ -26,7 +26,7 @@ const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
 /** Debian's Chromium for the browser tests, and its reader of workbooks that checks ours, where missing. */
 export function ensureTestPrograms() {
-  const reader = spawnSync('python3', ['-c', 'import openpyxl']).status === 0;
+  const reader = spawnSync('/usr/bin/python3', ['-c', 'import openpyxl']).status === 0;
   const missing = [...(fs.existsSync(chromium) ? [] : ['chromium']), ...(reader ? [] : ['python3-openpyxl'])];
   if (missing.length === 0) return;
   console.log(`Installing ${missing.join(' and ')} from Debian’s packages…`);

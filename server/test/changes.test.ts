@@ -245,8 +245,8 @@ test('a workbook that an independent reader opens, a page to print, and a range 
   const script = `import openpyxl, json, sys
 sheet = openpyxl.load_workbook(sys.argv[1]).active
 print(json.dumps([sheet.title] + [[c.value for c in row][:2] + [row[-1].value] for row in sheet.iter_rows()]))`;
-  const read = spawnSync('python3', ['-c', script, file], { encoding: 'utf8' });
-  expect(read.stderr).toBe('');
+  const read = spawnSync('/usr/bin/python3', ['-c', script, file], { encoding: 'utf8' });
+  expect(read.status).toBe(0);
   expect(JSON.parse(read.stdout)).toEqual([
     'Boat Workshop 2',
     ['Student', 'Cohort', 'Days'],

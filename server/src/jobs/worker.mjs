@@ -2,6 +2,6 @@
 import { register } from 'tsx/esm/api';
 
 register();
-const { readRoster, watch } = await import('./worker.ts');
+const { readRoster, watch, totals, rollFile } = await import('./worker.ts');
 
-export { readRoster, watch };
+export { readRoster, watch, totals, rollFile };

@@ -14,12 +14,13 @@ import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { SavedSign } from '../shell/SavedSign';
 import { LessonLine } from './LessonLine';
+import type { LessonRow } from './LessonScreen';
 import { LessonMenu } from './LessonMenu';
 
 interface LessonHeaderProps {
   lesson: Lesson;
   title: string;
-  rows: readonly RollRow[];
+  rows: readonly LessonRow[];
   now: LocalMoment;
   untaken: number;
   previous: Lesson | undefined;
@@ -112,7 +113,7 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
         <LessonMenu
           lesson={lesson}
           title={title}
-          studentIds={rows.map(({ student }) => student.id)}
+          rows={rows}
           onClose={() => {
             setMenu(false);
           }}

@@ -1,38 +1,88 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import type { Lesson } from '@slate-path/core/records/schema';
+import { groupBy } from '@slate-path/core/records/groupBy';
 import { Action } from '../../parts/Action';
 import { longDay } from '../../parts/dates';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
-import { clearRoll, markAllAway, setAside, takeAllHere } from './marking';
+import type { LessonRow } from './LessonScreen';
+import {
+  addLesson,
+  clearRoll,
+  markAllAway,
+  moveLesson,
+  removeLesson,
+  setAside,
+  takeAllHere,
+  type RollGroup,
+} from './marking';
+import { WhenForm } from './WhenForm';
 
 interface LessonMenuProps {
   lesson: Lesson;
   title: string;
-  studentIds: string[];
+  rows: readonly LessonRow[];
   onClose: () => void;
 }
 
+type Part = 'menu' | 'aside' | 'move' | 'extra';
+
 /** What concerns the whole lesson. Each can be taken back, so none asks twice. */
-export function LessonMenu({ lesson, title, studentIds, onClose }: LessonMenuProps) {
+export function LessonMenu({ lesson, title, rows, onClose }: LessonMenuProps) {
+  const [part, setPart] = useState<Part>('menu');
+  const note = `${longDay(lesson.date)}, ${lesson.startsAt} to ${lesson.endsAt}`;
+  return (
+    <Sheet title={titles[part] ?? title} note={note} onClose={onClose}>
+      {part === 'menu' ? <Menu lesson={lesson} rows={rows} onPart={setPart} onClose={onClose} /> : null}
+      {part === 'aside' ? <SetAside lesson={lesson} onClose={onClose} /> : null}
+      {part === 'move' ? (
+        <WhenForm
+          when={lesson}
+          label="Move the lesson"
+          onAccept={(to) => {
+            moveLesson(lesson, to);
+            onClose();
+          }}
+        />
+      ) : null}
+      {part === 'extra' ? <Extra lesson={lesson} onClose={onClose} /> : null}
+    </Sheet>
+  );
+}
+
+const titles: Partial<Record<Part, string>> = {
+  aside: 'Set the lesson aside',
+  move: 'Move this lesson',
+  extra: 'An extra lesson',
+};
+
+interface PartProps {
+  lesson: Lesson;
+  onClose: () => void;
+}
+
+function groupsOf(rows: readonly LessonRow[]): RollGroup[] {
+  return [...groupBy(rows, (row) => row.lesson)].map(([lesson, found]) => ({
+    lesson,
+    studentIds: found.map(({ student }) => student.id),
+  }));
+}
+
+function Menu({
+  lesson,
+  rows,
+  onPart,
+  onClose,
+}: PartProps & { rows: readonly LessonRow[]; onPart: (part: Part) => void }) {
   const router = useRouter();
-  const [label, setLabel] = useState(lesson.label);
   const then = (work: () => void) => () => {
     work();
     onClose();
   };
-  const month = lesson.date.slice(0, 7);
-  const toMonth = {
-    pathname: '/classes/[sectionId]/months/[month]' as const,
-    params: { sectionId: lesson.sectionId, month },
-  };
+  const { id, sectionId, date } = lesson;
   return (
-    <Sheet
-      title={title}
-      note={`${longDay(lesson.date)}, ${lesson.startsAt} to ${lesson.endsAt}`}
-      onClose={onClose}
-    >
+    <>
       {lesson.takenAt === null ? (
         <Action
           label="All here"
@@ -44,20 +94,29 @@ export function LessonMenu({ lesson, title, studentIds, onClose }: LessonMenuPro
         <Action
           label="Clear the roll: not taken"
           onPress={then(() => {
-            clearRoll(lesson, studentIds);
+            clearRoll(groupsOf(rows));
           })}
         />
       )}
       <Action
         label="All away"
         onPress={then(() => {
-          markAllAway(lesson, studentIds);
+          markAllAway(groupsOf(rows));
+        })}
+      />
+      <Action
+        label="Write to those away"
+        onPress={then(() => {
+          router.push({ pathname: '/write', params: { lessonId: id } });
         })}
       />
       <Action
         label="Month of this class"
         onPress={then(() => {
-          router.push(toMonth);
+          router.push({
+            pathname: '/classes/[sectionId]/months/[month]',
+            params: { sectionId, month: date.slice(0, 7) },
+          });
         })}
       />
       {lesson.setAside ? (
@@ -68,21 +127,77 @@ export function LessonMenu({ lesson, title, studentIds, onClose }: LessonMenuPro
           })}
         />
       ) : (
-        <>
-          <Field
-            label="Why it should not count (may stay empty)"
-            value={label}
-            onChange={setLabel}
-            placeholder="Assembly"
-          />
-          <Action
-            label="Set the lesson aside"
-            onPress={then(() => {
-              setAside(lesson, true, label.trim());
-            })}
-          />
-        </>
+        <Action
+          label="Set the lesson aside: it does not count"
+          onPress={() => {
+            onPart('aside');
+          }}
+        />
       )}
-    </Sheet>
+      <Action
+        label="Move to another day or time"
+        onPress={() => {
+          onPart('move');
+        }}
+      />
+      <Action
+        label="Delete this lesson"
+        onPress={then(() => {
+          removeLesson(lesson);
+          router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: id } });
+        })}
+      />
+      <Action
+        label="Add an extra lesson"
+        onPress={() => {
+          onPart('extra');
+        }}
+      />
+    </>
+  );
+}
+
+function SetAside({ lesson, onClose }: PartProps) {
+  const [label, setLabel] = useState(lesson.label);
+  const accept = () => {
+    setAside(lesson, true, label.trim());
+    onClose();
+  };
+  return (
+    <>
+      <Field
+        label="Why it should not count (may stay empty)"
+        value={label}
+        onChange={setLabel}
+        placeholder="Assembly"
+        onSubmit={accept}
+      />
+      <Action label="Set it aside" kind="main" onPress={accept} />
+    </>
+  );
+}
+
+function Extra({ lesson, onClose }: PartProps) {
+  const router = useRouter();
+  const [label, setLabel] = useState('');
+  const { sectionId, date, startsAt, endsAt } = lesson;
+  return (
+    <>
+      <Field
+        label="What it is (may stay empty)"
+        value={label}
+        onChange={setLabel}
+        placeholder="Low-tide walk"
+      />
+      <WhenForm
+        when={{ date, startsAt, endsAt }}
+        label="Add the lesson"
+        onAccept={(when) => {
+          const lessonId = addLesson({ sectionId, ...when, label: label.trim() });
+          onClose();
+          router.push({ pathname: '/lessons/[lessonId]', params: { lessonId } });
+        }}
+      />
+    </>
   );
 }

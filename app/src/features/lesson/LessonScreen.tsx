@@ -12,7 +12,7 @@ import { useRecordsAfterPaint } from '../records/afterPaint';
 import { useNow } from '../records/clock';
 import { useRecords, type RecordsState } from '../records/useRecords';
 import { useView } from '../records/views';
-import { rollBook, untakenLessons, useAllLessons } from './lessons';
+import { partnerOf, rollBook, untakenLessons, useAllLessons } from './lessons';
 import { LessonHeader } from './LessonHeader';
 import { LessonSide } from './LessonSide';
 import { MarkDetail } from './MarkDetail';
@@ -24,15 +24,23 @@ import { useLessonKeys } from './useLessonKeys';
 
 const bookOf = (state: RecordsState) => rollBook(state.current);
 
-/** The students of a lesson with their marks; the same object while nothing of it changes. */
-function useRollRows(lesson: Lesson | undefined): RollRow[] {
+/** A row of the roll, and the lesson it is in: two classes may have one roll. */
+export interface LessonRow extends RollRow {
+  lesson: Lesson;
+}
+
+/** The students of a lesson (and of its partner's) with their marks; the same object while nothing of it changes. */
+function useRollRows(lesson: Lesson, partner: Lesson | undefined): LessonRow[] {
   const students = useRecords((state) => state.current.student);
   const enrolments = useRecords((state) => state.current.enrolment);
   // A tapped row shows its own mark at once; the class's sums and its line follow a frame later.
   const book = useRecordsAfterPaint(bookOf);
   return useMemo(
-    () => (lesson ? rollRows(lesson, students, Object.values(enrolments), book) : []),
-    [lesson, students, enrolments, book],
+    () =>
+      [lesson, ...(partner ? [partner] : [])].flatMap((found) =>
+        rollRows(found, students, Object.values(enrolments), book).map((row) => ({ ...row, lesson: found })),
+      ),
+    [lesson, partner, students, enrolments, book],
   );
 }
 
@@ -43,7 +51,7 @@ export function LessonScreen() {
   const lessons = useAllLessons();
   const inHand = lessonId ? undefined : lessonNow(lessons, now)?.lesson;
   const lesson = lessonId ? lessons.find(({ id }) => id === lessonId) : inHand;
-  if (!lesson) return <NoLesson asked={lessonId !== undefined} />;
+  if (!lesson) return <NoLesson asked={lessonId} />;
   return <OpenLesson key={lesson.id} lesson={lesson} lessons={lessons} />;
 }
 
@@ -51,10 +59,14 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const wide = useWide();
   const router = useRouter();
   const now = useNow();
-  const rows = useRollRows(lesson);
+  const partner = useRecords((state) => partnerOf(lesson, state.current));
+  const rows = useRollRows(lesson, partner);
   const [openStudent, setOpenStudent] = useState<string | null>(null);
   const [listing, setListing] = useState(false);
-  const section = useRecords((state) => state.current.section[lesson.sectionId]);
+  const sections = useRecords((state) => state.current.section);
+  const title = [lesson, ...(partner ? [partner] : [])]
+    .map(({ sectionId }) => sections[sectionId]?.name ?? '')
+    .join(' and ');
   const { state } = useView(`/api/days/${lesson.date}`);
   const untaken = useMemo(() => untakenLessons(lessons, now), [lessons, now]);
   const index = lessons.findIndex(({ id }) => id === lesson.id);
@@ -85,7 +97,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
       <View style={{ flex: 1 }}>
         <LessonHeader
           lesson={lesson}
-          title={section?.name ?? ''}
+          title={title}
           rows={rows}
           now={now}
           untaken={untaken.length}
@@ -95,7 +107,14 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           onOpenRow={openRow}
           onListUntaken={listUntaken}
         />
-        <Roll lesson={lesson} rows={rows} now={now} loading={state === 'loading'} onMore={setOpenStudent} />
+        <Roll
+          lesson={lesson}
+          joint={partner !== undefined}
+          rows={rows}
+          now={now}
+          loading={state === 'loading'}
+          onMore={setOpenStudent}
+        />
         {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={rows} /> : null}
       </View>
       {wide ? (
@@ -110,7 +129,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
       ) : null}
       {!wide && open ? (
         <Sheet title={displayName(open.student)} note={longDay(lesson.date)} onClose={close}>
-          <MarkDetail lesson={lesson} row={open} onDone={close} />
+          <MarkDetail lesson={open.lesson} row={open} onDone={close} />
         </Sheet>
       ) : null}
       {listing ? (

@@ -2,12 +2,12 @@ import X from 'lucide-react-native/icons/x';
 import { ScrollView, View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
-import type { RollRow } from '@slate-path/core/roll/rollRows';
 import { IconAction } from '../../parts/IconAction';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { longDay } from '../../parts/dates';
+import type { LessonRow } from './LessonScreen';
 import { LessonList } from './UntakenList';
 import { MarkDetail } from './MarkDetail';
 
@@ -15,7 +15,7 @@ interface LessonSideProps {
   lesson: Lesson;
   lessons: readonly Lesson[];
   untaken: readonly Lesson[];
-  open: RollRow | undefined;
+  open: LessonRow | undefined;
   onGo: (lesson: Lesson) => void;
   onClose: () => void;
 }
@@ -45,7 +45,7 @@ export function LessonSide({ lesson, lessons, untaken, open, onGo, onClose }: Le
             </View>
             <IconAction name="Close" icon={X} onPress={onClose} />
           </View>
-          <MarkDetail key={open.student.id} lesson={lesson} row={open} />
+          <MarkDetail key={open.student.id} lesson={open.lesson} row={open} />
         </>
       ) : (
         <>

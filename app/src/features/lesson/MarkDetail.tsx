@@ -12,6 +12,7 @@ import { space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
+import { historyOf } from './lessons';
 import { chooseStanding, writeComment } from './marking';
 import { MarkHistory } from './MarkHistory';
 
@@ -140,7 +141,7 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
             }}
           />
         ) : null}
-        <TakeBack about={lesson.id} />
+        <TakeBack about={historyOf(lesson)} />
         <Action
           label="Open path"
           onPress={() => {

@@ -3,19 +3,41 @@ import { Action } from '../../parts/Action';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
 import { listOf } from '@slate-path/core/records/records';
+import { View } from 'react-native';
+import { space } from '../../theme/tokens';
+import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 
 /** No lesson to show: what is missing, and the one action that brings it. */
-export function NoLesson({ asked }: { asked: boolean }) {
+export function NoLesson({ asked }: { asked: string | undefined }) {
   const router = useRouter();
   const { state } = useView('/api/setup');
   const classes = useRecords((records) => listOf(records.current, 'section').length);
   const terms = useRecords((records) => listOf(records.current, 'term').length);
+  const removed = useRecords(
+    (records) => asked !== undefined && records.current.lesson[asked]?.removed === true,
+  );
   if (state === 'loading') return <Page title="Lesson">{null}</Page>;
   const go = (to: '/people' | '/desk' | '/') => () => {
     router.navigate(to);
   };
+  if (removed && asked)
+    return (
+      <Page title="Lesson">
+        <Empty
+          title="This lesson was deleted"
+          action={
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+              <TakeBack about={asked} always />
+              <Action label="To the lesson on now" kind="main" onPress={go('/')} />
+            </View>
+          }
+        >
+          It counts for nobody and stands nowhere. What was marked in it is kept, and comes back with it.
+        </Empty>
+      </Page>
+    );
   if (asked)
     return (
       <Page title="Lesson">

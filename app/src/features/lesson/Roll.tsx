@@ -3,7 +3,6 @@ import { ScrollView, View } from 'react-native';
 import type { LocalMoment } from '@slate-path/core/calendar/zone';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { markId } from '@slate-path/core/roll/markId';
-import type { RollRow } from '@slate-path/core/roll/rollRows';
 import { useRouter } from 'expo-router';
 import { Action } from '../../parts/Action';
 import { Empty } from '../../parts/Empty';
@@ -12,11 +11,14 @@ import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useRecords } from '../records/useRecords';
 import { setAside, tapMoment, tapStudent } from './marking';
+import type { LessonRow } from './LessonScreen';
 import { StudentRow } from './StudentRow';
 
 interface RollProps {
   lesson: Lesson;
-  rows: readonly RollRow[];
+  /** Two classes are on this roll: each says which. */
+  joint: boolean;
+  rows: readonly LessonRow[];
   now: LocalMoment;
   /** Nothing of this day has ever been on this device. */
   loading: boolean;
@@ -24,18 +26,16 @@ interface RollProps {
 }
 
 /** The class by name, one tap a student; in two columns where the screen is wide. */
-export function Roll({ lesson, rows, now, loading, onMore }: RollProps) {
+export function Roll({ lesson, joint, rows, now, loading, onMore }: RollProps) {
   const palette = usePalette();
   const wide = useWide();
   const router = useRouter();
-  const onTap = useCallback(
-    (studentId: string) => {
-      // The row may be a frame old; what counts is what is recorded now.
-      const found = useRecords.getState().current.mark[markId(lesson.id, studentId)];
-      tapStudent(lesson, studentId, found);
-    },
-    [lesson],
-  );
+  const sections = useRecords((state) => state.current.section);
+  const onTap = useCallback((own: Lesson, studentId: string) => {
+    // The row may be a frame old; what counts is what is recorded now.
+    const found = useRecords.getState().current.mark[markId(own.id, studentId)];
+    tapStudent(own, studentId, found);
+  }, []);
   if (lesson.setAside)
     return (
       <View style={{ flex: 1, padding: space(4) }}>
@@ -77,7 +77,7 @@ export function Roll({ lesson, rows, now, loading, onMore }: RollProps) {
         </Empty>
       </View>
     );
-  const moment = tapMoment(lesson, now);
+  const moments = new Map(rows.map((row) => [row.lesson.id, tapMoment(row.lesson, now)]));
   const half = Math.ceil(rows.length / 2);
   const columns = wide ? [rows.slice(0, half), rows.slice(half)] : [rows];
   return (
@@ -90,12 +90,13 @@ export function Roll({ lesson, rows, now, loading, onMore }: RollProps) {
       <View role="list" aria-label="Roll" style={{ flexDirection: 'row' }}>
         {columns.map((column, index) => (
           <View key={index} style={{ flex: 1, borderLeftWidth: index, borderColor: palette.line }}>
-            {column.map(({ student }) => (
+            {column.map(({ student, lesson: own }) => (
               <StudentRow
-                key={student.id}
-                lesson={lesson}
+                key={`${own.id} ${student.id}`}
+                lesson={own}
+                className={joint ? (sections[own.sectionId]?.name ?? '') : ''}
                 student={student}
-                moment={moment}
+                moment={moments.get(own.id) ?? tapMoment(own, now)}
                 onTap={onTap}
                 onMore={onMore}
               />

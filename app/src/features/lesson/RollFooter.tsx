@@ -9,6 +9,7 @@ import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { TakeBack } from '../records/TakeBack';
+import { historyOf } from './lessons';
 import { takeAllHere } from './marking';
 
 /** Given names, with the family name where two here share one. */
@@ -78,7 +79,7 @@ export const RollFooter = memo(function RollFooter({
           {detail}
         </Words>
       </View>
-      <TakeBack about={lesson.id} always={taken} />
+      <TakeBack about={historyOf(lesson)} always={taken} />
       {taken ? null : <Action label="All here" kind="main" icon={Check} onPress={all} />}
     </View>
   );

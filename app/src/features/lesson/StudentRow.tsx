@@ -22,12 +22,14 @@ interface StudentRowProps {
   lesson: Lesson;
   student: Student;
   moment: TapMoment;
-  onTap: (studentId: string) => void;
+  /** Where two classes are on one roll; else empty. */
+  className: string;
+  onTap: (lesson: Lesson, studentId: string) => void;
   onMore: (studentId: string) => void;
 }
 
 /** A student on the roll. It watches its own mark, so that a tap draws this row and no other. */
-export function StudentRow({ lesson, student, moment, onTap, onMore }: StudentRowProps) {
+export function StudentRow({ lesson, student, moment, className, onTap, onMore }: StudentRowProps) {
   const mark = useRecords((state) => state.current.mark[markId(lesson.id, student.id)]);
   const standing = useRecords((state) =>
     mark?.standingId ? rollBook(state.current).standings[mark.standingId] : undefined,
@@ -40,6 +42,7 @@ export function StudentRow({ lesson, student, moment, onTap, onMore }: StudentRo
       standing={standing}
       rules={moment.rules}
       meaning={tapMeaning(moment, standing, mark)}
+      className={className}
       onTap={onTap}
       onMore={onMore}
     />
@@ -70,7 +73,7 @@ const More = memo(function More({ student, onMore }: Pick<StudentRowProps, 'stud
 
 /** The whole row is the tap; what is unusual is said in words. */
 const RowPicture = memo(function RowPicture(props: RowPictureProps) {
-  const { lesson, student, mark, standing, rules, meaning, onTap, onMore } = props;
+  const { lesson, student, mark, standing, rules, meaning, className, onTap, onMore } = props;
   const palette = usePalette();
   const taken = lesson.takenAt !== null;
   const presence = presenceOf(lesson, mark, standing, rules);
@@ -94,7 +97,7 @@ const RowPicture = memo(function RowPicture(props: RowPictureProps) {
         testID="student-row"
         name={`${name}: ${spoken}. Tap: ${meaningWords[meaning]}`}
         onTap={() => {
-          onTap(student.id);
+          onTap(lesson, student.id);
         }}
         style={{
           flex: 1,
@@ -109,6 +112,11 @@ const RowPicture = memo(function RowPicture(props: RowPictureProps) {
           <Words size="name" bold={words !== ''} lines={2}>
             {name}
           </Words>
+          {className ? (
+            <Words size="small" tone="inkQuiet" lines={1}>
+              {className}
+            </Words>
+          ) : null}
           {mark?.comment ? (
             <Words size="small" tone="inkQuiet" lines={1}>
               {mark.comment}

@@ -56,6 +56,30 @@ export function useAllLessons(): Lesson[] {
   return useRecords((state) => allLessons(state.current));
 }
 
+/** The lesson at the same time of the class that is taught together with this one's. */
+export function partnerOf(lesson: Lesson, records: Records): Lesson | undefined {
+  const others = Object.values(records.section).filter(
+    ({ id, taughtWithId, removed }) =>
+      !removed &&
+      id !== lesson.sectionId &&
+      (taughtWithId === lesson.sectionId || records.section[lesson.sectionId]?.taughtWithId === id),
+  );
+  if (others.length === 0) return undefined;
+  return allLessons(records).find(
+    (other) =>
+      others.some(({ id }) => id === other.sectionId) &&
+      other.date === lesson.date &&
+      other.startsAt < lesson.endsAt &&
+      lesson.startsAt < other.endsAt,
+  );
+}
+
+/** Whose history on this device a lesson's changes are: of two with one roll, the one that comes first. */
+export function historyOf(lesson: Lesson): string {
+  const partner = partnerOf(lesson, useRecords.getState().current);
+  return partner && partner.id < lesson.id ? partner.id : lesson.id;
+}
+
 /** Lessons that are over and whose roll nobody took, latest first. */
 export function untakenLessons(lessons: readonly Lesson[], now: LocalMoment): Lesson[] {
   return lessons.filter((l) => l.takenAt === null && !l.setAside && wasHeld(l, now)).reverse();

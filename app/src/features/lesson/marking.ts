@@ -5,9 +5,9 @@ import { rulesFor } from '@slate-path/core/roll/book';
 import { standingFor } from '@slate-path/core/roll/standings';
 import { markByTap, type TapMoment } from '@slate-path/core/roll/tap';
 import { now, zoneOf } from '../records/clock';
-import { makeChange } from '../records/outbox';
+import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
-import { rollBook } from './lessons';
+import { historyOf, partnerOf, rollBook } from './lessons';
 
 function school() {
   return Object.values(useRecords.getState().current.school)[0];
@@ -37,8 +37,14 @@ function taking(lesson: Lesson): { takenAt?: string } {
   return lesson.takenAt === null ? { takenAt: new Date(now()).toISOString() } : {};
 }
 
+/** Of two classes with one roll, whoever is marked first takes the roll of both. */
 function mark(lesson: Lesson, marks: MarkFields[]): void {
-  makeChange('roll.mark', { lesson: keyOf(lesson), marks, ...taking(lesson) }, lesson.id);
+  const partner = partnerOf(lesson, useRecords.getState().current);
+  const own = { lesson: keyOf(lesson), marks, ...taking(lesson) };
+  if (partner && !partner.setAside && partner.takenAt === null) {
+    const other = { lesson: keyOf(partner), marks: [], ...taking(partner) };
+    makeChange('roll.markAll', { about: lesson.id, lessons: [own, other] }, historyOf(lesson));
+  } else makeChange('roll.mark', own, historyOf(lesson));
 }
 
 /** One tap on a student, with the mark and the minute as they are at this moment. */
@@ -58,22 +64,50 @@ export function takeAllHere(lesson: Lesson): void {
   mark(lesson, []);
 }
 
-export function markAllAway(lesson: Lesson, studentIds: string[]): void {
-  const standingId = standingFor(standings(), 'away')?.id ?? null;
-  mark(
-    lesson,
-    studentIds.map((studentId) => ({ ...nowhere, studentId, standingId })),
-  );
+/** The students of one lesson, or of two with one roll. */
+export interface RollGroup {
+  lesson: Lesson;
+  studentIds: string[];
+}
+
+function markGroups(groups: RollGroup[], standingId: string | null, takenAt: 'now' | null): void {
+  const [first] = groups;
+  if (!first) return;
+  const lessons = groups.map(({ lesson, studentIds }) => ({
+    lesson: keyOf(lesson),
+    marks: studentIds.map((studentId) => ({ ...nowhere, studentId, standingId })),
+    ...(takenAt === null ? { takenAt } : taking(lesson)),
+  }));
+  makeChange('roll.markAll', { about: first.lesson.id, lessons }, historyOf(first.lesson));
+}
+
+export function markAllAway(groups: RollGroup[]): void {
+  markGroups(groups, standingFor(standings(), 'away')?.id ?? null, 'now');
 }
 
 /** As if the roll had not been taken: every mark gone. */
-export function clearRoll(lesson: Lesson, studentIds: string[]): void {
-  const marks = studentIds.map((studentId) => ({ ...nowhere, studentId }));
-  makeChange('roll.mark', { lesson: keyOf(lesson), marks, takenAt: null }, lesson.id);
+export function clearRoll(groups: RollGroup[]): void {
+  markGroups(groups, null, null);
+}
+
+/** To another date or time, with its marks. */
+export function moveLesson(lesson: Lesson, to: { date: string; startsAt: string; endsAt: string }): void {
+  makeChange('lesson.move', { lesson: keyOf(lesson), to }, historyOf(lesson));
+}
+
+export function removeLesson(lesson: Lesson): void {
+  makeChange('lesson.remove', { lesson: keyOf(lesson) }, lesson.id);
+}
+
+/** One that is in no timetable. @returns its id */
+export function addLesson(fields: Omit<LessonKey, 'id'> & { label: string }): string {
+  const id = newId();
+  makeChange('lesson.add', { id, ...fields }, id);
+  return id;
 }
 
 export function setAside(lesson: Lesson, aside: boolean, label = ''): void {
-  makeChange('lesson.setAside', { lesson: keyOf(lesson), setAside: aside, label }, lesson.id);
+  makeChange('lesson.setAside', { lesson: keyOf(lesson), setAside: aside, label }, historyOf(lesson));
 }
 
 /** A standing chosen by hand; times that do not belong to it are dropped, and those given are kept. */
@@ -84,11 +118,12 @@ export function chooseStanding(
   times: { arrivedAt: string | null; leftAt: string | null },
 ): void {
   const there = standing.countsAs !== 'away' && standing.countsAs !== 'not_counted';
-  const plain = standing.countsAs === 'here' && !times.arrivedAt && !times.leftAt;
+  // Nothing recorded is the first kind of being here; another kind of it is a mark of its own.
+  const plain = standing.id === standingFor(standings(), 'here')?.id && !times.arrivedAt && !times.leftAt;
   const fields = there ? times : { arrivedAt: null, leftAt: null };
   mark(lesson, [{ studentId, standingId: plain ? null : standing.id, ...fields }]);
 }
 
 export function writeComment(lesson: Lesson, studentId: string, comment: string): void {
-  makeChange('roll.comment', { lesson: keyOf(lesson), studentId, comment }, lesson.id);
+  makeChange('roll.comment', { lesson: keyOf(lesson), studentId, comment }, historyOf(lesson));
 }

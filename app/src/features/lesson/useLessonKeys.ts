@@ -1,35 +1,37 @@
 import { useEffect } from 'react';
 import type { Lesson } from '@slate-path/core/records/schema';
-import type { RollRow } from '@slate-path/core/roll/rollRows';
 import { standingFor } from '@slate-path/core/roll/standings';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { now, zoneOf } from '../records/clock';
 import { takeBack } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
+import { historyOf } from './lessons';
+import type { LessonRow } from './LessonScreen';
 import { chooseStanding } from './marking';
 
 interface LessonKeys {
   lesson: Lesson;
-  rows: readonly RollRow[];
+  rows: readonly LessonRow[];
   previous: () => void;
   next: () => void;
 }
 
 const kinds = { h: 'here', l: 'late', e: 'left_early', a: 'away', x: 'away', s: 'not_counted' } as const;
 
-function focusRow(rows: readonly RollRow[], by: number): void {
+function focusRow(rows: readonly LessonRow[], by: number): void {
   const at = rows.findIndex(({ student }) => document.activeElement?.id === `row-${student.id}`);
   const next = rows[at < 0 ? 0 : Math.min(Math.max(at + by, 0), rows.length - 1)];
   if (next) document.getElementById(`row-${next.student.id}`)?.focus();
 }
 
 /** Marks the student whose row has the focus. */
-function markFocused({ lesson, rows }: LessonKeys, key: keyof typeof kinds): void {
+function markFocused({ rows }: LessonKeys, key: keyof typeof kinds): void {
   const row = rows.find(({ student }) => document.activeElement?.id === `row-${student.id}`);
   const { standing, school } = useRecords.getState().current;
   const listed = Object.values(standing).filter((s) => !s.removed);
   const chosen = standingFor(listed, kinds[key], key === 'x');
   if (!row || !chosen) return;
+  const { lesson } = row;
   const { date, time } = localMoment(now(), zoneOf(Object.values(school)[0]));
   const on = date === lesson.date && time >= lesson.startsAt && time <= lesson.endsAt;
   const arrivedAt = key === 'l' ? (on ? time : null) : key === 'e' ? (row.mark?.arrivedAt ?? null) : null;
@@ -57,7 +59,7 @@ export function useLessonKeys(keys: LessonKeys): void {
         arrowleft: keys.previous,
         arrowright: keys.next,
         u: () => {
-          takeBack(keys.lesson.id);
+          takeBack(historyOf(keys.lesson));
         },
       };
       const action = actions[key];
