@@ -1,10 +1,14 @@
 import type { OpenDatabase } from './database/open';
 import type { Jobs } from './jobs/jobs';
+import type { Postman } from './messages/deliver';
+import type { MailServer } from './messages/mailServer';
 
 /** What routes work with. */
 export interface Services {
   database: OpenDatabase;
   jobs: Jobs;
+  mail: MailServer;
+  postman: Postman;
   clock: Clock;
   /** The id of the demo's teacher; null in a school's own installation. */
   demoTeacherId: string | null;

@@ -1,9 +1,12 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import path from 'node:path';
 import { openDatabase } from './database/open';
 import { createApp } from './http/createApp';
 import { listen } from './http/listen';
 import { startJobs } from './jobs/jobs';
+import { Postman } from './messages/deliver';
+import { MailServer } from './messages/mailServer';
 import type { Clock, Services } from './services';
 
 export interface StartOptions {
@@ -27,7 +30,11 @@ export async function startServer(options: StartOptions): Promise<Running> {
   const database = await openDatabase(options.dataFolder);
   const jobs = startJobs();
   const { clock, demoTeacherId = null } = options;
-  const services: Services = { database, jobs, clock, demoTeacherId };
+  const mail = new MailServer(path.join(options.dataFolder, 'outbox'));
+  const postman = new Postman(database, mail, clock);
+  const services: Services = { database, jobs, mail, postman, clock, demoTeacherId };
+  // What a stop left waiting.
+  await postman.deliverWaiting();
   const closeAll = async (server?: Server) => {
     if (server) await closeServer(server);
     await jobs.close();

@@ -49,13 +49,10 @@ export const rollChanges = {
     z.strictObject({ about: Id, lessons: z.array(LessonMarks).min(1).max(50) }),
     (payload) => payload.about,
   ),
-  // A range of days for one or more students; it takes no roll, for nobody has looked at the others.
+  // A range of days for one or more students. Being away takes no roll: nobody has looked at the others.
   'roll.range': changeKind(
     z.strictObject({
-      lessons: z
-        .array(LessonMarks.omit({ takenAt: true }))
-        .min(1)
-        .max(2000),
+      lessons: z.array(LessonMarks).min(1).max(2000),
     }),
     () => 'range',
   ),

@@ -3,6 +3,10 @@ import { ChangeAnswer, ChangeBatch } from '@slate-path/core/changes/schema';
 import { route } from '../http/route';
 import { applyChange } from './applyChange';
 
+function writesMessages(change: unknown): boolean {
+  return (change as { kind?: unknown } | null)?.kind === 'message.send';
+}
+
 export const changeRoutes = [
   route({
     method: 'post',
@@ -17,6 +21,8 @@ export const changeRoutes = [
         const receivedAt = new Date(services.clock()).toISOString();
         answers.push(await applyChange(services.database, change, { teacherId, receivedAt }));
       }
+      // The answer does not wait for the mail: what is written is kept, and is on its way.
+      if (body.changes.some(writesMessages)) void services.postman.deliverWaiting();
       return { answers };
     },
   }),

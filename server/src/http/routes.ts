@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { accountRoutes } from '../accounts/routes';
 import { changeRoutes } from '../changes/routes';
+import { messageRoutes } from '../messages/routes';
 import { rollRoutes } from '../roll/routes';
 import { rosterRoutes } from '../roster/routes';
 import { viewRoutes } from '../views/routes';
@@ -37,4 +38,5 @@ export const routes: readonly Route[] = [
   ...viewRoutes,
   ...rollRoutes,
   ...rosterRoutes,
+  ...messageRoutes,
 ];

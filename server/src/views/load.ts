@@ -3,7 +3,7 @@ import type { RecordOf, TableName } from '@slate-path/core/records/schema';
 import { recordEntities, type Row } from '../database/entities';
 
 /** A row without what only the server needs. */
-function toRecord<T extends TableName>(row: Row): RecordOf<T> {
+export function toRecord<T extends TableName>(row: Row): RecordOf<T> {
   const { teacherId: _owner, stamps: _stamps, ...record } = row;
   return record as unknown as RecordOf<T>;
 }
@@ -16,4 +16,20 @@ export async function load<T extends TableName>(
 ): Promise<RecordOf<T>[]> {
   const rows = await database.getRepository(recordEntities[table]).findBy(where);
   return rows.map((row) => toRecord<T>(row));
+}
+
+/** The marks of all lessons of a range of days, in one query however many they are. */
+export async function loadMarksBetween(
+  database: DataSource,
+  teacherId: string,
+  from: string,
+  to: string,
+): Promise<RecordOf<'mark'>[]> {
+  const rows = await database
+    .getRepository(recordEntities.mark)
+    .createQueryBuilder('mark')
+    .innerJoin('lesson', 'lesson', 'lesson.id = mark.lessonId')
+    .where('mark.teacherId = :teacherId AND lesson.date BETWEEN :from AND :to', { teacherId, from, to })
+    .getMany();
+  return rows.map((row) => toRecord<'mark'>(row));
 }

@@ -8,7 +8,7 @@ import { WatchItem } from '@slate-path/core/watch/watchList';
 import { ChangeEntity } from '../database/entities';
 import { ownerOf, route } from '../http/route';
 import type { Services } from '../services';
-import { load } from './load';
+import { load, loadMarksBetween } from './load';
 
 const Month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'A month looks like 2026-11');
 
@@ -91,6 +91,26 @@ export const viewRoutes = [
   }),
   route({
     method: 'get',
+    path: '/api/lessons',
+    summary: 'All lessons of a range of days (at most 400) somebody wrote about, with their marks.',
+    allow: 'teacher',
+    cached: 'per-teacher',
+    query: z
+      .object({ from: LocalDate, to: LocalDate })
+      .refine(({ from, to }) => from <= to && Date.parse(to) - Date.parse(from) <= 400 * 86_400_000, {
+        message: 'A range is in order and at most 400 days',
+        path: ['to'],
+      }),
+    answer: LessonsWithMarks,
+    async handle({ query: { from, to }, teacherId, services }) {
+      const { read } = services.database;
+      const lesson = await load(read, 'lesson', { teacherId, date: Between(from, to) });
+      const mark = await loadMarksBetween(read, teacherId, from, to);
+      return { lesson, mark };
+    },
+  }),
+  route({
+    method: 'get',
     path: '/api/sections/{sectionId}/months/{month}',
     summary: 'A class’s lessons of one month with their marks.',
     allow: ownerOf('section', 'sectionId'),
@@ -106,13 +126,18 @@ export const viewRoutes = [
   route({
     method: 'get',
     path: '/api/students/{studentId}/path',
-    summary: 'One student’s marks in all classes.',
+    summary: 'One student’s marks in all classes, and what was written about them.',
     allow: ownerOf('student', 'studentId'),
     cached: 'per-teacher',
     params: z.object({ studentId: Id }),
-    answer: z.object({ mark: z.array(recordSchema('mark')) }),
+    answer: z.object({
+      mark: z.array(recordSchema('mark')),
+      message: z.array(recordSchema('message')),
+    }),
     async handle({ params, services }) {
-      return { mark: await load(services.database.read, 'mark', { studentId: params.studentId }) };
+      const of = { studentId: params.studentId };
+      const from = services.database.read;
+      return { mark: await load(from, 'mark', of), message: await load(from, 'message', of) };
     },
   }),
   route({

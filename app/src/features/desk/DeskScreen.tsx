@@ -47,6 +47,26 @@ function VocabularyCard() {
   );
 }
 
+function OutboxCard() {
+  const router = useRouter();
+  return (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        Outbox
+      </Words>
+      <Words tone="inkQuiet">What was written to students and guardians, when and why.</Words>
+      <View style={{ alignItems: 'flex-start' }}>
+        <Action
+          label="Open the outbox"
+          onPress={() => {
+            router.push('/desk/outbox');
+          }}
+        />
+      </View>
+    </Card>
+  );
+}
+
 /** What is done once a term, and files out. */
 export function DeskScreen() {
   const wide = useWide();
@@ -63,6 +83,7 @@ export function DeskScreen() {
       <TermDates />
       <Timetable />
       <VocabularyCard />
+      <OutboxCard />
     </>
   );
   const right = (

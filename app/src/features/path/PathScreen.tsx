@@ -1,13 +1,15 @@
+import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import Pencil from 'lucide-react-native/icons/pencil';
-import { useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
-import type { Enrolment } from '@slate-path/core/records/schema';
+import type { Enrolment, Message } from '@slate-path/core/records/schema';
 import { studentTotals } from '@slate-path/core/roll/totals';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
+import { longDay } from '../../parts/dates';
 import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
@@ -26,6 +28,7 @@ import { PathWeeks } from './PathWeeks';
 export function PathScreen() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();
   const now = useNow();
+  const router = useRouter();
   const [editing, setEditing] = useState(false);
   const current = useRecords((state) => state.current);
   const lessons = useAllLessons();
@@ -62,8 +65,15 @@ export function PathScreen() {
     />
   );
   const tools = (
-    <View style={{ flexDirection: 'row', gap: space(2) }}>
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
       <TakeBack about={studentId} />
+      <Action
+        label="A range of days"
+        icon={CalendarRange}
+        onPress={() => {
+          router.push({ pathname: '/range', params: { studentId } });
+        }}
+      />
       {edit}
     </View>
   );
@@ -91,6 +101,7 @@ export function PathScreen() {
           </Card>
         );
       })}
+      <Written messages={listOf(current, 'message').filter((m) => m.studentId === studentId)} />
       <Contacts
         email={student.email}
         guardians={guardians.map(({ id, name, relation, email, phone }) => ({
@@ -108,6 +119,26 @@ export function PathScreen() {
         />
       ) : null}
     </Page>
+  );
+}
+
+/** What was written about the student: when, to whom and why. */
+function Written({ messages }: { messages: Message[] }) {
+  const palette = usePalette();
+  if (messages.length === 0) return null;
+  return (
+    <View style={{ gap: space(1), borderTopWidth: 1, borderColor: palette.line, paddingTop: space(3) }}>
+      <Words bold heading={2}>
+        Written
+      </Words>
+      {messages
+        .toSorted((a, b) => (a.writtenAt < b.writtenAt ? 1 : -1))
+        .map(({ id, writtenAt, toWhom, reason, subject }) => (
+          <Words key={id} tone="inkQuiet">
+            {`${longDay(writtenAt.slice(0, 10))}, to ${toWhom === 'student' ? 'the student' : 'the guardians'}: ${subject} (${reason})`}
+          </Words>
+        ))}
+    </View>
   );
 }
 

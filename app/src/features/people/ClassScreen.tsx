@@ -1,6 +1,8 @@
 import CalendarDays from 'lucide-react-native/icons/calendar-days';
 import FileUp from 'lucide-react-native/icons/file-up';
 import Pencil from 'lucide-react-native/icons/pencil';
+import CalendarRange from 'lucide-react-native/icons/calendar-range';
+import Mail from 'lucide-react-native/icons/mail';
 import Sigma from 'lucide-react-native/icons/sigma';
 import Scale from 'lucide-react-native/icons/scale';
 import Plus from 'lucide-react-native/icons/plus';
@@ -144,6 +146,15 @@ export function ClassScreen() {
             router.push({ pathname: '/totals', params: { sectionId } });
           }}
         />
+        {people.length > 0 ? (
+          <Action
+            label="Write"
+            icon={Mail}
+            onPress={() => {
+              router.push({ pathname: '/write', params: { sectionId } });
+            }}
+          />
+        ) : null}
         {people.length > 0 ? bring('outlined') : null}
         <Action
           label="Add a student"
@@ -157,6 +168,13 @@ export function ClassScreen() {
           icon={Pencil}
           onPress={() => {
             setForm('class');
+          }}
+        />
+        <Action
+          label="A range of days"
+          icon={CalendarRange}
+          onPress={() => {
+            router.push({ pathname: '/range', params: { sectionId } });
           }}
         />
         <Action

@@ -2,10 +2,13 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import type { Section } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
+import { Choice } from '../../parts/Choice';
+import { Words } from '../../parts/Words';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { check } from '../forms/check';
 import { makeChange, newId } from '../records/outbox';
+import { useRecords } from '../records/useRecords';
 
 /** A class: added, or its name, subject and room changed. */
 export function SectionForm({ section, onClose }: { section?: Section; onClose: () => void }) {
@@ -13,7 +16,11 @@ export function SectionForm({ section, onClose }: { section?: Section; onClose: 
   const [name, setName] = useState(section?.name ?? '');
   const [subject, setSubject] = useState(section?.subject ?? '');
   const [room, setRoom] = useState(section?.room ?? '');
+  const [withId, setWithId] = useState(section?.taughtWithId ?? '');
   const [error, setError] = useState<string>();
+  const others = Object.values(useRecords((state) => state.current.section)).filter(
+    ({ id, removed }) => !removed && id !== section?.id,
+  );
   const accept = async () => {
     const { data, errors } = await check('SectionFields', { name, subject, room });
     if (errors) {
@@ -22,6 +29,8 @@ export function SectionForm({ section, onClose }: { section?: Section; onClose: 
     }
     const id = section?.id ?? newId();
     makeChange('section.set', { id, ...data }, id);
+    if (withId !== (section?.taughtWithId ?? ''))
+      makeChange('section.taughtWith', { id, withId: withId === '' ? null : withId }, id);
     onClose();
     if (!section) router.push({ pathname: '/classes/[sectionId]', params: { sectionId: id } });
   };
@@ -30,6 +39,22 @@ export function SectionForm({ section, onClose }: { section?: Section; onClose: 
       <Field label="Name" value={name} onChange={setName} error={error} placeholder="Boat Workshop" />
       <Field label="Subject (may stay empty)" value={subject} onChange={setSubject} />
       <Field label="Room (may stay empty)" value={room} onChange={setRoom} onSubmit={() => void accept()} />
+      {others.length > 0 ? (
+        <>
+          <Words size="small" tone="inkQuiet">
+            Taught together with: where their lessons meet, both have one roll
+          </Words>
+          <Choice
+            name="Taught together with"
+            value={withId}
+            options={[
+              { value: '', label: 'No other' },
+              ...others.map(({ id, name: label }) => ({ value: id, label })),
+            ]}
+            onChange={setWithId}
+          />
+        </>
+      ) : null}
       <Action label={section ? 'Change' : 'Add the class'} kind="main" onPress={() => void accept()} />
     </Sheet>
   );

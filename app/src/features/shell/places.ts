@@ -5,9 +5,9 @@ import Users from 'lucide-react-native/icons/users';
 
 /** The four places, in the order in which they stand. */
 export const places = [
-  { path: '/', name: 'Lesson', icon: Presentation, within: ['/lessons'] },
+  { path: '/', name: 'Lesson', icon: Presentation, within: ['/lessons', '/write'] },
   { path: '/watch', name: 'Watch', icon: Sunrise, within: [] },
-  { path: '/people', name: 'People', icon: Users, within: ['/students', '/classes', '/totals'] },
+  { path: '/people', name: 'People', icon: Users, within: ['/students', '/classes', '/totals', '/range'] },
   { path: '/desk', name: 'Desk', icon: LampDesk, within: [] },
 ] as const;
 

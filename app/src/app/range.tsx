@@ -1,0 +1,1 @@
+export { RangeScreen as default } from '../features/range/RangeScreen';

@@ -1,0 +1,1 @@
+export { WriteScreen as default } from '../features/messages/WriteScreen';

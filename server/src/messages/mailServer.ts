@@ -1,0 +1,46 @@
+import fs from 'node:fs/promises';
+import path from 'node:path';
+import { createTransport } from 'nodemailer';
+import type { Message } from '@slate-path/core/records/schema';
+
+export interface Letter {
+  message: Message;
+  /** Name of the teacher who writes. */
+  from: string;
+  /** Name of the student it is about. */
+  studentName: string;
+}
+
+/**
+ * A stand-in for a mail server: it takes letters and keeps each as an `.eml` file (RFC 5322) instead
+ * of sending it anywhere. A letter taken twice is the same file, so a crash in between doubles nothing.
+ */
+export class MailServer {
+  private readonly transport = createTransport({ streamTransport: true, buffer: true, newline: 'windows' });
+
+  constructor(private readonly folder: string) {}
+
+  fileOf(messageId: string): string {
+    return path.join(this.folder, `${encodeURIComponent(messageId)}.eml`);
+  }
+
+  async take({ message, from, studentName }: Letter): Promise<string> {
+    const { id, addresses, subject, body, writtenAt, toWhom } = message;
+    const to = addresses.map((address) =>
+      toWhom === 'student' ? { name: studentName, address } : { name: `For ${studentName}`, address },
+    );
+    const { message: bytes } = await this.transport.sendMail({
+      from: { name: from, address: 'teacher@slate-path.invalid' },
+      to,
+      subject,
+      text: body,
+      date: writtenAt,
+      messageId: `<${id}@slate-path.invalid>`,
+    });
+    await fs.mkdir(this.folder, { recursive: true, mode: 0o700 });
+    const file = this.fileOf(id);
+    await fs.writeFile(`${file}.part`, bytes as Buffer, { mode: 0o600 });
+    await fs.rename(`${file}.part`, file);
+    return path.basename(file);
+  }
+}
