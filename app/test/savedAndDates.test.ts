@@ -30,7 +30,11 @@ const presence = {
 test.each([
   ['not taken', null, { kind: 'nothing' }],
   ['here', presence, { kind: 'here' }],
-  ['late', { ...presence, late: true, minutesThere: 40, there: { from: 0.2, to: 1 } }, { kind: 'part', from: 0.2, to: 1 }],
+  [
+    'late',
+    { ...presence, late: true, minutesThere: 40, there: { from: 0.2, to: 1 } },
+    { kind: 'part', from: 0.2, to: 1 },
+  ],
   ['away', { ...presence, away: true, there: null }, { kind: 'away', excused: false }],
   ['excused', { ...presence, away: true, excused: true, there: null }, { kind: 'away', excused: true }],
   ['set aside', { ...presence, setAside: true, there: null }, { kind: 'setAside' }],

@@ -122,7 +122,7 @@ async function bringRoster(
     throw new Error(`${name}: ${accepted.length} of ${students.length} rows are good`);
   const { guardian } = await client.get<Setup>('/api/setup');
   const people = acceptedPeople(accepted, { guardians: guardian }, null, () => sender.id(at));
-  await sender.add('roster.accept', { sectionId, people }, at);
+  await sender.add('roster.accept', { sectionId, people, gone: [] }, at);
   await sender.send();
 }
 

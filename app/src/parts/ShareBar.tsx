@@ -16,6 +16,13 @@ export function ShareBar({ there, excused, width = 120 }: ShareBarProps) {
   const palette = usePalette();
   const height = 12;
   const filled = Math.max(Math.min(there, 1), 0) * (width - 2);
+  // Always there is the quietest sign, as on the roll.
+  if (there >= 0.9995)
+    return (
+      <Svg width={width} height={height} aria-hidden>
+        <Rect x={0} y={4} width={width} height={4} rx={2} fill={palette.slate} />
+      </Svg>
+    );
   const dotted = Math.max(Math.min(excused, 1 - there), 0) * (width - 2);
   return (
     <Svg width={width} height={height} aria-hidden>

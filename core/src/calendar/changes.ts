@@ -22,6 +22,20 @@ export const MeetingToAdd = recordFields.meeting
 export const calendarChanges = {
   'school.set': changeKind(z.strictObject({ id: Id, ...recordFields.school.shape })),
   'term.set': changeKind(TermToSet),
+  // Another term from the one before: new classes, times and enrolments; the old ones end.
+  'term.next': changeKind(
+    z.strictObject({
+      term: TermToSet,
+      sections: z.array(recordFields.section.extend({ id: Id })).max(40),
+      meetings: z.array(recordFields.meeting.extend({ id: Id })).max(400),
+      enrolments: z.array(recordFields.enrolment.extend({ id: Id })).max(5000),
+      ended: z.strictObject({
+        on: LocalDate,
+        meetingIds: z.array(Id).max(400),
+        enrolmentIds: z.array(Id).max(5000),
+      }),
+    }),
+  ),
   'dayOff.add': changeKind(z.strictObject({ days: z.array(DayOffToAdd).min(1).max(400) })),
   'dayOff.remove': changeKind(z.strictObject({ id: Id })),
   'meeting.add': changeKind(MeetingToAdd, ({ sectionId }) => sectionId),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { changeKind } from '../changes/kind';
-import { Id, recordFields } from '../records/schema';
+import { Id, LocalDate, recordFields } from '../records/schema';
 import { GuardianFields, StudentFields } from '../people/changes';
 
 /** One person of an accepted roster: added with all fields, or an old one with those that changed. */
@@ -15,7 +15,15 @@ export type RosterPerson = z.infer<typeof Person>;
 
 export const rosterChanges = {
   'roster.accept': changeKind(
-    z.strictObject({ sectionId: Id, people: z.array(Person).min(1).max(5000) }),
+    z.strictObject({
+      sectionId: Id,
+      people: z.array(Person).max(5000),
+      // Who is no longer on the list, if the teacher says so: their time in the class ends.
+      gone: z
+        .array(z.strictObject({ enrolmentId: Id, endsOn: LocalDate }))
+        .max(5000)
+        .default([]),
+    }),
     ({ sectionId }) => sectionId,
   ),
 };

@@ -17,5 +17,13 @@ function editsOfPerson(sectionId: string, person: RosterPerson): Edit[] {
 }
 
 export const rosterEdits: EditsByKind<typeof rosterChanges> = {
-  'roster.accept': ({ sectionId, people }) => people.flatMap((person) => editsOfPerson(sectionId, person)),
+  'roster.accept': ({ sectionId, people, gone }) => [
+    ...people.flatMap((person) => editsOfPerson(sectionId, person)),
+    ...gone.map(({ enrolmentId, endsOn }): Edit => ({
+      op: 'set',
+      table: 'enrolment',
+      id: enrolmentId,
+      values: { endsOn },
+    })),
+  ],
 };

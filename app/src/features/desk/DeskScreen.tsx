@@ -8,6 +8,7 @@ import { Words } from '../../parts/Words';
 import { chooseTheme, useThemeChoice, useWide, type ThemeChoice } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { signOut, useAccount } from '../records/account';
+import { chooseNameOrder, nameOrders, useNameOrder } from '../people/nameOrder';
 import { ApiProblem } from '../records/api';
 import { useRecords } from '../records/useRecords';
 import { DaysOff } from './DaysOff';
@@ -71,6 +72,7 @@ function OutboxCard() {
 export function DeskScreen() {
   const wide = useWide();
   const look = useThemeChoice();
+  const order = useNameOrder();
   const { teacherName, demo } = useAccount();
   const [problem, setProblem] = useState<string>();
   const leave = () => {
@@ -94,6 +96,7 @@ export function DeskScreen() {
         <Words size="large" serif heading={2}>
           This device
         </Words>
+        <Choice name="Order of names" value={order} options={nameOrders} onChange={chooseNameOrder} />
         <Choice name="Look" value={look} options={looks} onChange={chooseTheme} />
         {demo ? null : (
           <>

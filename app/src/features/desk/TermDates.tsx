@@ -13,6 +13,7 @@ import { check } from '../forms/check';
 import { makeChange, newId } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
+import { NextTermForm } from './NextTermForm';
 import { readDate } from './readDate';
 
 function TermForm({ term, onClose }: { term: Term | null; onClose: () => void }) {
@@ -55,10 +56,12 @@ function TermForm({ term, onClose }: { term: Term | null; onClose: () => void })
 /** The terms, each with its first and last day. */
 export function TermDates() {
   const [open, setOpen] = useState<Term | 'new' | null>(null);
+  const [next, setNext] = useState(false);
   const terms = useRecords((state) => state.current.term);
   const listed = Object.values(terms)
     .filter((term) => !term.removed)
     .sort((a, b) => (a.startsOn < b.startsOn ? -1 : 1));
+  const last = listed.at(-1);
   return (
     <Card style={{ gap: space(3) }}>
       <Words size="large" serif heading={2}>
@@ -82,7 +85,7 @@ export function TermDates() {
           />
         </View>
       ))}
-      <View style={{ flexDirection: 'row', gap: space(2) }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
         <Action
           label="Add a term"
           kind={listed.length === 0 ? 'main' : 'plain'}
@@ -90,8 +93,24 @@ export function TermDates() {
             setOpen('new');
           }}
         />
+        {last ? (
+          <Action
+            label="Another from this set-up"
+            onPress={() => {
+              setNext(true);
+            }}
+          />
+        ) : null}
         <TakeBack about="desk" />
       </View>
+      {next && last ? (
+        <NextTermForm
+          last={last}
+          onClose={() => {
+            setNext(false);
+          }}
+        />
+      ) : null}
       {open ? (
         <TermForm
           term={open === 'new' ? null : open}

@@ -8,6 +8,7 @@ import { rollRows, type RollRow } from '@slate-path/core/roll/rollRows';
 import { longDay } from '../../parts/dates';
 import { Sheet } from '../../parts/Sheet';
 import { useWide } from '../../theme/theme';
+import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useRecordsAfterPaint } from '../records/afterPaint';
 import { useNow } from '../records/clock';
 import { useRecords, type RecordsState } from '../records/useRecords';
@@ -35,12 +36,15 @@ function useRollRows(lesson: Lesson, partner: Lesson | undefined): LessonRow[] {
   const enrolments = useRecords((state) => state.current.enrolment);
   // A tapped row shows its own mark at once; the class's sums and its line follow a frame later.
   const book = useRecordsAfterPaint(bookOf);
+  const order = useNameOrder();
   return useMemo(
     () =>
       [lesson, ...(partner ? [partner] : [])].flatMap((found) =>
-        rollRows(found, students, Object.values(enrolments), book).map((row) => ({ ...row, lesson: found })),
+        rollRows(found, students, Object.values(enrolments), book)
+          .sort(byStudent(order))
+          .map((row) => ({ ...row, lesson: found })),
       ),
-    [lesson, partner, students, enrolments, book],
+    [lesson, partner, students, enrolments, book, order],
   );
 }
 

@@ -1,12 +1,13 @@
 import { useMemo } from 'react';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import type { BlankValues } from '@slate-path/core/messages/blanks';
-import { byDisplayName, displayName, shortName } from '@slate-path/core/people/names';
+import { displayName, shortName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import type { Lesson, Student } from '@slate-path/core/records/schema';
 import { isEnrolledOn, presenceIn } from '@slate-path/core/roll/totals';
 import { dayMonth, longDay } from '../../parts/dates';
 import { rollBook, useAllLessons } from '../lesson/lessons';
+import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useRecords } from '../records/useRecords';
 
 /** A student of the class, with the lessons of the month missed so far. */
@@ -22,6 +23,7 @@ export interface Member {
 /** The students enrolled on a day, and how often they were away in its month. */
 export function useMembers(sectionId: string, date: string, lesson: Lesson | undefined): Member[] {
   const current = useRecords((state) => state.current);
+  const order = useNameOrder();
   const lessons = useAllLessons();
   return useMemo(() => {
     const book = rollBook(current);
@@ -38,8 +40,8 @@ export function useMembers(sectionId: string, date: string, lesson: Lesson | und
         const awayNow = lesson !== undefined && away(lesson);
         return [{ student, cohort: enrolment.cohort, missed, taken: taken.length, awayNow }];
       })
-      .sort((a, b) => byDisplayName(a.student, b.student));
-  }, [current, lessons, sectionId, date, lesson]);
+      .sort(byStudent(order));
+  }, [order, current, lessons, sectionId, date, lesson]);
 }
 
 /** What the blanks of a message are filled with for one student. */

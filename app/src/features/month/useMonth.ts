@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
-import { byDisplayName } from '@slate-path/core/people/names';
 import type { Enrolment, Lesson, Student } from '@slate-path/core/records/schema';
 import {
   isEnrolledOn,
@@ -15,6 +14,7 @@ import { presenceSpoken } from '@slate-path/core/roll/words';
 import type { BarShape } from '../../parts/PresenceBar';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { barShape } from '../lesson/barShape';
+import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
 import { useRecords } from '../records/useRecords';
 
@@ -41,6 +41,7 @@ export interface MonthOfClass {
 export function useMonth(sectionId: string, month: string): MonthOfClass {
   const all = useAllLessons();
   const now = useNow();
+  const order = useNameOrder();
   const students = useRecords((state) => state.current.student);
   const enrolments = useRecords((state) => state.current.enrolment);
   const book = useRecords((state) => rollBook(state.current));
@@ -70,8 +71,8 @@ export function useMonth(sectionId: string, month: string): MonthOfClass {
         const entries = lessons.map((lesson) => entryOf(lesson, enrolment));
         return [{ student, enrolment, entries, totals: studentTotals(enrolment, lessons, book, now) }];
       })
-      .sort((a, b) => byDisplayName(a.student, b.student));
+      .sort(byStudent(order));
     const counts = lessons.map((lesson) => lessonCounts(lesson, inClass, book));
     return { lessons, rows, counts };
-  }, [all, students, enrolments, book, now, sectionId, month]);
+  }, [all, students, enrolments, book, now, sectionId, month, order]);
 }

@@ -16,6 +16,7 @@ import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { totalsWords } from '../month/totalsWords';
+import { EnrolmentForm } from '../people/EnrolmentForm';
 import { StudentForm } from '../people/StudentForm';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
@@ -30,6 +31,7 @@ export function PathScreen() {
   const now = useNow();
   const router = useRouter();
   const [editing, setEditing] = useState(false);
+  const [timeIn, setTimeIn] = useState<Enrolment | null>(null);
   const current = useRecords((state) => state.current);
   const lessons = useAllLessons();
   const book = useRecords((state) => rollBook(state.current));
@@ -91,11 +93,21 @@ export function PathScreen() {
         const since = concerns.find((item) => item.sectionId === enrolment.sectionId)?.since ?? null;
         return (
           <Card key={enrolment.id} style={{ gap: space(3) }}>
-            <View>
-              <Words size="large" serif heading={2}>
-                {current.section[enrolment.sectionId]?.name ?? ''}
-              </Words>
-              <Words tone="inkQuiet">{totalsWords(studentTotals(enrolment, own, book, now))}</Words>
+            <View style={{ flexDirection: 'row', alignItems: 'flex-start', gap: space(2) }}>
+              <View style={{ flex: 1 }}>
+                <Words size="large" serif heading={2}>
+                  {current.section[enrolment.sectionId]?.name ?? ''}
+                </Words>
+                <Words tone="inkQuiet">{totalsWords(studentTotals(enrolment, own, book, now))}</Words>
+              </View>
+              <Action
+                label="Time"
+                name={`Time in ${current.section[enrolment.sectionId]?.name ?? 'the class'}`}
+                kind="plain"
+                onPress={() => {
+                  setTimeIn(enrolment);
+                }}
+              />
             </View>
             <PathWeeks enrolment={enrolment} lessons={own} book={book} today={now.date} since={since} />
           </Card>
@@ -109,6 +121,14 @@ export function PathScreen() {
           words: [name, relation, email, phone],
         }))}
       />
+      {timeIn ? (
+        <EnrolmentForm
+          enrolment={timeIn}
+          onClose={() => {
+            setTimeIn(null);
+          }}
+        />
+      ) : null}
       {editing ? (
         <StudentForm
           student={student}

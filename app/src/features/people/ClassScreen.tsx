@@ -2,28 +2,35 @@ import CalendarDays from 'lucide-react-native/icons/calendar-days';
 import FileUp from 'lucide-react-native/icons/file-up';
 import Pencil from 'lucide-react-native/icons/pencil';
 import CalendarRange from 'lucide-react-native/icons/calendar-range';
+import Columns3 from 'lucide-react-native/icons/columns-3';
+import Group from 'lucide-react-native/icons/group';
 import Mail from 'lucide-react-native/icons/mail';
 import Sigma from 'lucide-react-native/icons/sigma';
+import Settings2 from 'lucide-react-native/icons/settings-2';
+import type { LucideIcon } from 'lucide-react-native';
 import Scale from 'lucide-react-native/icons/scale';
 import Plus from 'lucide-react-native/icons/plus';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
-import { byDisplayName, displayName } from '@slate-path/core/people/names';
+import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
-import type { Enrolment, Student } from '@slate-path/core/records/schema';
+import type { Enrolment, Section, Student } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { dayMonth } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
+import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
+import { CohortSheet } from './CohortSheet';
+import { byStudent, useNameOrder } from './nameOrder';
 import { RulesForm } from './RulesForm';
 import { SectionForm } from './SectionForm';
 import { StudentForm } from './StudentForm';
@@ -71,13 +78,16 @@ function StudentLine({
   );
 }
 
+type Form = 'setup' | 'student' | 'class' | 'rules' | 'cohorts' | null;
+
 /** One class: who is in it, and what can be done with it. */
 export function ClassScreen() {
   const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
   const router = useRouter();
   const wide = useWide();
   const now = useNow();
-  const [form, setForm] = useState<'student' | 'class' | 'rules' | null>(null);
+  const [form, setForm] = useState<Form>(null);
+  const order = useNameOrder();
   const current = useRecords((state) => state.current);
   const section = current.section[sectionId];
   const guardians = listOf(current, 'guardian');
@@ -87,7 +97,7 @@ export function ClassScreen() {
       const student = current.student[enrolment.studentId];
       return student && !student.removed ? [{ student, enrolment }] : [];
     })
-    .sort((a, b) => byDisplayName(a.student, b.student));
+    .sort(byStudent(order));
   const back = { to: '/people' as const, name: 'All classes' };
   if (!section)
     return (
@@ -140,6 +150,13 @@ export function ClassScreen() {
           }}
         />
         <Action
+          label="Days"
+          icon={Columns3}
+          onPress={() => {
+            router.push({ pathname: '/classes/[sectionId]/days', params: { sectionId } });
+          }}
+        />
+        <Action
           label="Totals"
           icon={Sigma}
           onPress={() => {
@@ -155,33 +172,11 @@ export function ClassScreen() {
             }}
           />
         ) : null}
-        {people.length > 0 ? bring('outlined') : null}
         <Action
-          label="Add a student"
-          icon={Plus}
+          label="Set up"
+          icon={Settings2}
           onPress={() => {
-            setForm('student');
-          }}
-        />
-        <Action
-          label="Change the class"
-          icon={Pencil}
-          onPress={() => {
-            setForm('class');
-          }}
-        />
-        <Action
-          label="A range of days"
-          icon={CalendarRange}
-          onPress={() => {
-            router.push({ pathname: '/range', params: { sectionId } });
-          }}
-        />
-        <Action
-          label="How it counts"
-          icon={Scale}
-          onPress={() => {
-            setForm('rules');
+            setForm('setup');
           }}
         />
         <TakeBack about={sectionId} />
@@ -208,9 +203,61 @@ export function ClassScreen() {
           <Card style={{ padding: 0 }}>{gone.map(line)}</Card>
         </>
       ) : null}
+      {form === 'setup' ? (
+        <SetUp
+          section={section}
+          onForm={setForm}
+          onClose={close}
+          bring={people.length > 0 ? bring('outlined') : null}
+        />
+      ) : null}
+      {form === 'cohorts' ? <CohortSheet sectionId={sectionId} people={present} onClose={close} /> : null}
       {form === 'rules' ? <RulesForm section={section} onClose={close} /> : null}
       {form === 'class' ? <SectionForm section={section} onClose={close} /> : null}
       {form === 'student' ? <StudentForm sectionId={sectionId} onClose={close} /> : null}
     </Page>
+  );
+}
+
+/** What is done with a class now and then. */
+function SetUp({
+  section,
+  bring,
+  onForm,
+  onClose,
+}: {
+  section: Section;
+  bring: ReactNode;
+  onForm: (form: Form) => void;
+  onClose: () => void;
+}) {
+  const router = useRouter();
+  const forms: { form: Form; label: string; icon: LucideIcon }[] = [
+    { form: 'student', label: 'Add a student', icon: Plus },
+    { form: 'cohorts', label: 'Cohorts', icon: Group },
+    { form: 'rules', label: 'How it counts', icon: Scale },
+    { form: 'class', label: 'Change the class', icon: Pencil },
+  ];
+  return (
+    <Sheet title={section.name} onClose={onClose}>
+      {bring}
+      <Action
+        label="A range of days"
+        icon={CalendarRange}
+        onPress={() => {
+          router.push({ pathname: '/range', params: { sectionId: section.id } });
+        }}
+      />
+      {forms.map(({ form, label, icon }) => (
+        <Action
+          key={label}
+          label={label}
+          icon={icon}
+          onPress={() => {
+            onForm(form);
+          }}
+        />
+      ))}
+    </Sheet>
   );
 }

@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { byDisplayName, displayName } from '@slate-path/core/people/names';
+import { byName, displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import type { Standing, Student } from '@slate-path/core/records/schema';
 import { planRange, type RangeItem, type RangePart, type RangeStep } from '@slate-path/core/roll/planRange';
@@ -19,6 +19,7 @@ import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { readTime } from '../lesson/MarkDetail';
+import { useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
@@ -46,6 +47,7 @@ function useCandidates(
   sectionId: string | undefined,
   date: string,
 ): Student[] {
+  const order = useNameOrder();
   const current = useRecords((state) => state.current);
   return useMemo(() => {
     const one = studentId ? current.student[studentId] : undefined;
@@ -54,8 +56,8 @@ function useCandidates(
       .filter((e) => e.sectionId === sectionId && isEnrolledOn(e, date))
       .flatMap((e) => current.student[e.studentId] ?? [])
       .filter((student) => !student.removed)
-      .sort(byDisplayName);
-  }, [current, studentId, sectionId, date]);
+      .sort(byName(order));
+  }, [order, current, studentId, sectionId, date]);
 }
 
 /** An absence (or a time set aside, or there) over many days, with every mark shown before it is made. */

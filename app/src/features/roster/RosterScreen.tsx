@@ -9,6 +9,7 @@ import {
   type Decision,
   type MergedRow,
 } from '@slate-path/core/roster/mergeRoster';
+import { addDays } from '@slate-path/core/calendar/localTime';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
@@ -20,6 +21,7 @@ import { ApiProblem, postFile } from '../records/api';
 import { useNow } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
+import { RosterMissing, useMissing } from './RosterMissing';
 import { RosterColumns } from './RosterColumns';
 import { RosterRows } from './RosterRows';
 
@@ -42,6 +44,7 @@ export function RosterScreen() {
   const [source, setSource] = useState<Blob | null>(null);
   const [reading, setReading] = useState<Reading | null>(null);
   const [decisions, setDecisions] = useState<Record<number, Decision>>({});
+  const [leaving, setLeaving] = useState<ReadonlySet<string>>(new Set());
   const [problem, setProblem] = useState<string>();
 
   const read = async (file: Blob, roles?: ColumnRole[]) => {
@@ -55,6 +58,7 @@ export function RosterScreen() {
       );
       setReading(found);
       setDecisions({});
+      setLeaving(new Set());
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
       setProblem(error.status === 0 ? noNetwork : error.detail);
@@ -62,13 +66,18 @@ export function RosterScreen() {
   };
   const decide = (row: MergedRow) => decisions[row.line] ?? defaultDecision(row);
   const accepted = (reading?.rows ?? []).filter((row) => decide(row) === 'accept');
+  const missing = useMissing(sectionId, reading?.rows ?? null);
+  const count = accepted.length + leaving.size;
   const accept = () => {
     const { current } = useRecords.getState();
     const guardians = listOf(current, 'guardian');
     const begun = Object.values(current.lesson).some((l) => l.sectionId === sectionId && l.takenAt !== null);
     // Into a class that has begun, a student comes today; the earlier lessons are not theirs.
     const people = acceptedPeople(accepted, { guardians }, begun ? now.date : null, newId);
-    makeChange('roster.accept', { sectionId, people }, sectionId);
+    const gone = missing
+      .filter(({ enrolment }) => leaving.has(enrolment.id))
+      .map(({ enrolment }) => ({ enrolmentId: enrolment.id, endsOn: addDays(now.date, -1) }));
+    makeChange('roster.accept', { sectionId, people, gone }, sectionId);
     router.navigate({ pathname: '/classes/[sectionId]', params: { sectionId } });
   };
   const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
@@ -79,7 +88,7 @@ export function RosterScreen() {
         type="file"
         data-testid="roster-file"
         aria-label="Roster file"
-        accept=".csv,.tsv,.txt,.xlsx"
+        accept=".csv,.tsv,.txt,.xlsx,.zip"
         style={{ display: 'none' }}
         onChange={(event) => {
           const file = event.target.files?.[0];
@@ -90,8 +99,8 @@ export function RosterScreen() {
       {reading && !problem ? null : (
         <Card style={{ gap: space(3) }}>
           <Words>
-            A CSV or XLSX file from anywhere, or cells copied out of a table. Names, e-mails, grades, groups
-            and guardians are recognised by themselves.
+            A CSV, XLSX or OneRoster file from anywhere, or cells copied out of a table. Names, e-mails,
+            grades, groups and guardians are recognised by themselves.
           </Words>
           <View style={{ alignItems: 'flex-start' }}>
             <Action label="Choose a file" icon={FileUp} kind="main" onPress={() => picker.current?.click()} />
@@ -121,9 +130,9 @@ export function RosterScreen() {
             <Words testID="roster-summary">{summaryOf(reading.rows)}</Words>
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
               <Action
-                label={accepted.length === 1 ? 'Accept 1 row' : `Accept ${accepted.length} rows`}
+                label={count === 1 ? 'Accept 1 row' : `Accept ${count} rows`}
                 kind="main"
-                disabled={accepted.length === 0}
+                disabled={count === 0}
                 onPress={accept}
               />
               <Action
@@ -143,6 +152,7 @@ export function RosterScreen() {
               if (source) void read(source, roles);
             }}
           />
+          <RosterMissing missing={missing} leaving={leaving} onChange={setLeaving} />
           <RosterRows
             rows={reading.rows}
             decide={decide}

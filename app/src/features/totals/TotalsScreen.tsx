@@ -1,4 +1,5 @@
 import Download from 'lucide-react-native/icons/download';
+import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import Printer from 'lucide-react-native/icons/printer';
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -13,10 +14,12 @@ import { dayMonth } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
 import { Field } from '../../parts/Field';
 import { Page } from '../../parts/Page';
+import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
+import { chooseNameOrder, nameOrders, useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
@@ -30,10 +33,6 @@ const groupings: { value: Grouping; label: string }[] = [
   { value: 'student', label: 'By student' },
   { value: 'cohort', label: 'By cohort' },
   { value: 'class', label: 'By class' },
-];
-const orders: { value: NameOrder; label: string }[] = [
-  { value: 'given', label: 'Given name first' },
-  { value: 'family', label: 'Family name first' },
 ];
 const other = 'other';
 
@@ -107,8 +106,9 @@ export function TotalsScreen() {
   const [typed, setTyped] = useState<Span | null>(null);
   const [grouping, setGrouping] = useState<Grouping>('student');
   const [sorting, setSorting] = useState<Sorting>('name');
-  const [order, setOrder] = useState<NameOrder>('given');
+  const order = useNameOrder();
   const [points, setPoints] = useState(false);
+  const [choosing, setChoosing] = useState(false);
   const named = ranges.find(({ key }) => key === rangeKey) ?? ranges[1];
   const span = (rangeKey === other ? typed : null) ?? named ?? { from: now.date, to: now.date };
   const { state, answer } = useView<{ rows: StudentTotals[] }>(`/api/totals?from=${span.from}&to=${span.to}`);
@@ -123,17 +123,10 @@ export function TotalsScreen() {
   const note = `${dayMonth(span.from)} to ${dayMonth(span.to)} ${span.to.slice(0, 4)}${
     section && grouping === 'student' ? `, up to ${taken} lessons taken` : ''
   }`;
-  return (
-    <Page
-      title={section ? `Totals, ${section.name}` : 'Totals, all classes'}
-      note={note}
-      back={
-        section
-          ? { to: { pathname: '/classes/[sectionId]', params: { sectionId } }, name: 'Back to the class' }
-          : { to: '/people', name: 'All classes' }
-      }
-      full
-    >
+  const groupWords = groupings.find(({ value }) => value === grouping)?.label.toLowerCase() ?? '';
+  const sortWords = sorting === 'name' ? '' : `sorted by ${sortings[sorting].label.toLowerCase()}`;
+  const choices = (
+    <>
       <Choice
         name="Class"
         value={sectionId}
@@ -156,7 +149,7 @@ export function TotalsScreen() {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space(6), rowGap: space(2) }}>
         <Choice name="Grouped" value={grouping} options={groupings} onChange={setGrouping} />
         {grouping === 'student' ? (
-          <Choice name="Order of names" value={order} options={orders} onChange={setOrder} />
+          <Choice name="Order of names" value={order} options={nameOrders} onChange={chooseNameOrder} />
         ) : null}
       </View>
       {wide ? null : (
@@ -169,6 +162,36 @@ export function TotalsScreen() {
           }))}
           onChange={setSorting}
         />
+      )}
+    </>
+  );
+  return (
+    <Page
+      title={section ? `Totals, ${section.name}` : 'Totals, all classes'}
+      note={note}
+      back={
+        section
+          ? { to: { pathname: '/classes/[sectionId]', params: { sectionId } }, name: 'Back to the class' }
+          : { to: '/people', name: 'All classes' }
+      }
+      full
+    >
+      {wide ? (
+        choices
+      ) : (
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
+          <View style={{ flex: 1 }}>
+            <Words>{[named?.label ?? 'Other days', groupWords, sortWords].filter(Boolean).join(', ')}</Words>
+          </View>
+          <Action
+            label="Change"
+            name="Change class, days and order"
+            icon={SlidersHorizontal}
+            onPress={() => {
+              setChoosing(true);
+            }}
+          />
+        </View>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
         {grouping === 'student' ? (
@@ -195,6 +218,23 @@ export function TotalsScreen() {
       ) : (
         <TotalsList lines={lines} />
       )}
+      {choosing ? (
+        <Sheet
+          title="What is added up"
+          onClose={() => {
+            setChoosing(false);
+          }}
+        >
+          {choices}
+          <Action
+            label="Show"
+            kind="main"
+            onPress={() => {
+              setChoosing(false);
+            }}
+          />
+        </Sheet>
+      ) : null}
       {points ? (
         <PointsSheet
           lines={lines}

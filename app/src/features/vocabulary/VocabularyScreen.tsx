@@ -55,11 +55,14 @@ function StandingMenu({
   standing,
   inUse,
   marks,
+  onMove,
   onOpen,
 }: {
   standing: Standing;
   inUse: readonly Standing[];
   marks: number;
+  /** Null where there is no further up or down. */
+  onMove: { up: (() => void) | null; down: (() => void) | null };
   onOpen: (open: Open) => void;
 }) {
   const { id, name } = standing;
@@ -79,6 +82,20 @@ function StandingMenu({
           onOpen({ what: 'form', id });
         }}
       />
+      <View style={{ flexDirection: 'row', gap: space(2) }}>
+        <Action
+          label="Further up"
+          icon={ArrowUp}
+          disabled={!onMove.up}
+          onPress={onMove.up ?? (() => undefined)}
+        />
+        <Action
+          label="Further down"
+          icon={ArrowDown}
+          disabled={!onMove.down}
+          onPress={onMove.down ?? (() => undefined)}
+        />
+      </View>
       {last ? (
         <Words tone="inkQuiet">
           It is the only one of its meaning, and the roll needs one: it can be renamed, but not retired or
@@ -105,18 +122,7 @@ function StandingMenu({
   );
 }
 
-function StandingRow({
-  standing,
-  marks,
-  onMenu,
-  onMove,
-}: {
-  standing: Standing;
-  marks: number;
-  onMenu: () => void;
-  /** Null where there is no further up or down. */
-  onMove: { up: (() => void) | null; down: (() => void) | null };
-}) {
+function StandingRow({ standing, marks, onMenu }: { standing: Standing; marks: number; onMenu: () => void }) {
   const palette = usePalette();
   return (
     <View
@@ -138,20 +144,6 @@ function StandingRow({
           {`${meaningOf(standing)}${marks > 0 ? ` · ${marksWords(marks)}` : ''}`}
         </Words>
       </View>
-      <IconAction
-        name={`${standing.name} further up`}
-        icon={ArrowUp}
-        tone="inkQuiet"
-        disabled={!onMove.up}
-        onPress={onMove.up ?? (() => undefined)}
-      />
-      <IconAction
-        name={`${standing.name} further down`}
-        icon={ArrowDown}
-        tone="inkQuiet"
-        disabled={!onMove.down}
-        onPress={onMove.down ?? (() => undefined)}
-      />
       <IconAction name={`Change ${standing.name}`} icon={Pencil} onPress={onMenu} />
     </View>
   );
@@ -208,7 +200,7 @@ export function VocabularyScreen() {
   const move = (index: number, by: number) => {
     const ids = inUse.map(({ id }) => id);
     const to = index + by;
-    if (to < 0 || to >= ids.length) return null;
+    if (index < 0 || to < 0 || to >= ids.length) return null;
     return () => {
       [ids[index], ids[to]] = [ids[to] ?? '', ids[index] ?? ''];
       makeChange('standing.order', { ids }, about);
@@ -233,7 +225,7 @@ export function VocabularyScreen() {
       </View>
       <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(4), alignItems: 'flex-start' }}>
         <Card style={{ padding: 0, flex: wide ? 3 : undefined, width: wide ? undefined : '100%' }}>
-          {inUse.map((standing, index) => (
+          {inUse.map((standing) => (
             <StandingRow
               key={standing.id}
               standing={standing}
@@ -241,7 +233,6 @@ export function VocabularyScreen() {
               onMenu={() => {
                 setOpen({ what: 'menu', id: standing.id });
               }}
-              onMove={{ up: move(index, -1), down: move(index, 1) }}
             />
           ))}
         </Card>
@@ -269,6 +260,7 @@ export function VocabularyScreen() {
           standing={chosen}
           inUse={inUse}
           marks={usageOf(chosen.id)?.marks ?? 0}
+          onMove={{ up: move(inUse.indexOf(chosen), -1), down: move(inUse.indexOf(chosen), 1) }}
           onOpen={setOpen}
         />
       ) : null}

@@ -1,0 +1,67 @@
+import { View } from 'react-native';
+import type { LocalMoment } from '@slate-path/core/calendar/zone';
+import { displayName } from '@slate-path/core/people/names';
+import type { Lesson, Student } from '@slate-path/core/records/schema';
+import { markId } from '@slate-path/core/roll/markId';
+import { presenceOf } from '@slate-path/core/roll/presence';
+import { tapMeaning } from '@slate-path/core/roll/tap';
+import { isEnrolledOn } from '@slate-path/core/roll/totals';
+import { meaningWords, presenceSpoken, presenceWords } from '@slate-path/core/roll/words';
+import { shortDay } from '../../parts/dates';
+import { PresenceBar } from '../../parts/PresenceBar';
+import { TapArea } from '../../parts/TapArea';
+import { Words } from '../../parts/Words';
+import { barShape } from '../lesson/barShape';
+import { rollBook } from '../lesson/lessons';
+import { tapMoment, tapStudent } from '../lesson/marking';
+import { useRecords } from '../records/useRecords';
+import { dayWidth } from './DaysScreen';
+
+interface DayMarkProps {
+  lesson: Lesson;
+  student: Student;
+  now: LocalMoment;
+  onMark: () => void;
+}
+
+/** One student in one of several lessons: the same tap as on the roll. Nothing where it was not theirs. */
+export function DayMark({ lesson, student, now, onMark }: DayMarkProps) {
+  const mark = useRecords((state) => state.current.mark[markId(lesson.id, student.id)]);
+  const standing = useRecords((state) =>
+    mark?.standingId ? rollBook(state.current).standings[mark.standingId] : undefined,
+  );
+  const enrolled = useRecords((state) =>
+    Object.values(state.current.enrolment).some(
+      (e) =>
+        !e.removed &&
+        e.studentId === student.id &&
+        e.sectionId === lesson.sectionId &&
+        isEnrolledOn(e, lesson.date),
+    ),
+  );
+  if (!enrolled || lesson.setAside) return <View style={{ width: dayWidth, height: 52 }} />;
+  const moment = tapMoment(lesson, now);
+  const presence = presenceOf(lesson, mark, standing, moment.rules);
+  const taken = lesson.takenAt !== null;
+  const words = taken ? presenceWords(presence, mark, standing) : '';
+  const spoken = taken ? presenceSpoken(presence, mark, standing) : 'not taken';
+  return (
+    <TapArea
+      id={`day-${lesson.id}-${student.id}`}
+      testID="day-mark"
+      name={`${displayName(student)}, ${shortDay(lesson.date)}: ${spoken}. Tap: ${meaningWords[tapMeaning(moment, standing, mark)]}`}
+      onTap={() => {
+        onMark();
+        tapStudent(lesson, student.id, useRecords.getState().current.mark[markId(lesson.id, student.id)]);
+      }}
+      style={{ width: dayWidth, height: 52, alignItems: 'center', justifyContent: 'center', gap: 2 }}
+    >
+      <PresenceBar shape={barShape(taken ? presence : null)} width={84} height={12} />
+      {words ? (
+        <Words size="small" lines={1} figures>
+          {words}
+        </Words>
+      ) : null}
+    </TapArea>
+  );
+}

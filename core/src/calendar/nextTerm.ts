@@ -1,0 +1,54 @@
+import { listOf, type Records } from '../records/records';
+import type { PayloadOf } from '../changes/kind';
+import type { calendarChanges, TermToSet } from './changes';
+import type { z } from 'zod';
+
+export interface NextTermRequest {
+  term: z.output<typeof TermToSet>;
+  /** The classes that go on. */
+  sectionIds: readonly string[];
+  withStudents: boolean;
+  /** Last day of the term before: what ran without an end ends with it. */
+  lastDay: string;
+}
+
+export type NextTerm = PayloadOf<(typeof calendarChanges)['term.next']>;
+
+/**
+ * The payload that begins another term from this one's set-up: each class that goes on is a new one
+ * with the same name, times and rules (and students), so that the old one's totals stay its own.
+ * Times and enrolments of all old classes end with the old term.
+ * @param newId gives a fresh id at every call
+ */
+export function nextTerm(request: NextTermRequest, records: Records, newId: () => string): NextTerm {
+  const { term, sectionIds, withStudents, lastDay } = request;
+  const open = (endsOn: string | null) => endsOn === null || endsOn > lastDay;
+  const meetings = listOf(records, 'meeting').filter(({ validUntil }) => open(validUntil));
+  const enrolments = listOf(records, 'enrolment').filter(({ endsOn }) => open(endsOn));
+  const idOf = new Map(sectionIds.map((id) => [id, newId()]));
+  const newSection = (id: string) => idOf.get(id) ?? null;
+  return {
+    term,
+    sections: listOf(records, 'section').flatMap(({ id, removed: _removed, taughtWithId, ...rest }) => {
+      const fresh = newSection(id);
+      return fresh
+        ? [{ id: fresh, ...rest, taughtWithId: taughtWithId ? newSection(taughtWithId) : null }]
+        : [];
+    }),
+    meetings: meetings.flatMap(({ removed: _removed, sectionId, ...rest }) => {
+      const fresh = newSection(sectionId);
+      const valid = { validFrom: term.startsOn, validUntil: null };
+      return fresh ? [{ ...rest, ...valid, id: newId(), sectionId: fresh }] : [];
+    }),
+    enrolments: enrolments.flatMap(({ sectionId, studentId, cohort }) => {
+      const fresh = withStudents ? newSection(sectionId) : null;
+      const from = { startsOn: term.startsOn, endsOn: null };
+      return fresh ? [{ id: newId(), sectionId: fresh, studentId, cohort, ...from }] : [];
+    }),
+    ended: {
+      on: lastDay,
+      meetingIds: meetings.map(({ id }) => id),
+      enrolmentIds: enrolments.map(({ id }) => id),
+    },
+  };
+}
