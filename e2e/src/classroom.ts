@@ -1,7 +1,10 @@
-import { ulid } from 'ulid';
+import { monotonicFactory } from 'ulid';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import type { ChangeAnswer } from '@slate-path/core/changes/schema';
 import type { Mark, Standing } from '@slate-path/core/records/schema';
+
+// Of changes made in one millisecond the later one has the later word.
+const ulid = monotonicFactory();
 
 export const teacher = {
   name: 'Ines Halloran',

@@ -21,17 +21,19 @@ export async function createTeacher(
   teacher: NewTeacher,
 ): Promise<string> {
   const { database } = services;
-  const teacherId = ulid();
+  // By the server's clock, like the ids of the devices: of two words at one moment the later id decides.
+  const newId = () => ulid(services.clock());
+  const teacherId = newId();
   const now = new Date(services.clock()).toISOString();
   const passphraseHash = await hashPassphrase(teacher.passphrase);
   const line = { id: teacherId, name: teacher.name, passphraseHash, createdAt: now };
   await database.inTransaction((manager) => manager.insert(TeacherEntity, line));
   const beginnings = [
-    { kind: 'school.set', payload: { id: ulid(), ...teacher.school } },
-    ...shippedStandings.map((standing) => ({ kind: 'standing.set', payload: { id: ulid(), ...standing } })),
+    { kind: 'school.set', payload: { id: newId(), ...teacher.school } },
+    ...shippedStandings.map((standing) => ({ kind: 'standing.set', payload: { id: newId(), ...standing } })),
   ];
   for (const beginning of beginnings) {
-    const change = { id: ulid(), madeAt: now, device: 'server', ...beginning };
+    const change = { id: newId(), madeAt: now, device: 'server', ...beginning };
     const answer = await applyChange(database, change, { teacherId, receivedAt: now });
     if (answer.outcome === 'refused') throw new Error(`${beginning.kind}: ${answer.reason ?? ''}`);
   }

@@ -32,7 +32,7 @@ export const accountRoutes = [
       now: z.iso.datetime(),
     }),
     async handle({ services, request }) {
-      const teacherId = await callerOf(services, request);
+      const teacherId = callerOf(services, request);
       const teacher = teacherId ? await teachersOf(services).findOneBy({ id: teacherId }) : null;
       return {
         teacher: teacher ? { id: teacher.id, name: teacher.name } : null,

@@ -34,11 +34,13 @@ export async function startSession(services: Services, response: Response, teach
 }
 
 /** The teacher a request comes from; null without a session that is still good. */
-export async function callerOf(services: Services, request: Request): Promise<string | null> {
+export function callerOf(services: Services, request: Request): string | null {
   const token = tokenOf(request);
   if (!token) return null;
-  const sessions = services.database.read.getRepository(SessionEntity);
-  const session = await sessions.findOneBy({ tokenHash: hashOf(token) });
+  const session = services.database.lookUp.get<{ teacherId: string; expiresAt: string }>(
+    'SELECT "teacherId", "expiresAt" FROM "session" WHERE "tokenHash" = ?',
+    hashOf(token),
+  );
   return session && session.expiresAt > new Date().toISOString() ? session.teacherId : null;
 }
 

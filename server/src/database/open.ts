@@ -5,6 +5,7 @@ import { DataSource, type DataSourceOptions, type EntityManager } from 'typeorm'
 import { entities } from './entities';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
 import { AttendanceRules1764100000000 } from './migrations/1764100000000-AttendanceRules';
+import { Sql } from './sql';
 
 /** "SLPT" in the header of every file of ours (SQLite's application id, byte 68). */
 const applicationId = 0x534c5054;
@@ -20,7 +21,11 @@ export class DatabaseError extends Error {}
 export interface OpenDatabase {
   file: string;
   read: DataSource;
-  /** Does some writing in a transaction of its own, after all that was begun before. */
+  /** Single look-ups that every request makes. */
+  lookUp: Sql;
+  /** Writes as one (the one door), after all that was begun before. */
+  write<T>(work: (sql: Sql) => T): Promise<T>;
+  /** The same for what is written seldom, through the entities. */
   inTransaction<T>(work: (manager: EntityManager) => Promise<T>): Promise<T>;
   close(): Promise<void>;
 }
@@ -45,15 +50,24 @@ export async function openDatabase(folder: string): Promise<OpenDatabase> {
   await write.runMigrations({ transaction: 'each' });
   const read = await connect({ ...shared, prepareDatabase: prepareReading }, file);
   const queue = new Queue();
+  const writing = sqlOf(write);
   return {
     file,
     read,
+    lookUp: sqlOf(read),
+    write: (work) => queue.run(() => Promise.resolve(writing.atOnce(() => work(writing)))),
     inTransaction: (work) => queue.run(() => write.manager.transaction(work)),
     close: async () => {
       await queue.run(() => read.destroy());
       await write.destroy();
     },
   };
+}
+
+/** The connection under the entities, for plain SQL. */
+function sqlOf(source: DataSource): Sql {
+  const { databaseConnection } = source.driver as unknown as { databaseConnection: Database.Database };
+  return new Sql(databaseConnection);
 }
 
 function makeWritable(folder: string): void {

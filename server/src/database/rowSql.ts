@@ -1,11 +1,8 @@
-import type { EntityManager } from 'typeorm';
 import type { RecordOf, TableName } from '@slate-path/core/records/schema';
 import { recordEntities, type Row } from './entities';
+import type { Sql } from './sql';
 
-/**
- * Rows read and written by plain SQL (of the kind every database speaks): the one door for writes
- * goes through here for every mark, and a query builder would take longer than the disk.
- */
+/** How the rows of a table are written: by plain SQL of the kind every database speaks. */
 interface Shape {
   columns: string[];
   flags: ReadonlySet<string>;
@@ -52,27 +49,26 @@ function toColumns(table: TableName, row: Row): unknown[] {
   });
 }
 
-const marks = (count: number) => Array.from({ length: count }, () => '?').join(', ');
-
-/** The rows of a table that have one of these ids; at most some hundred ids. */
-export async function selectRows(manager: EntityManager, table: TableName, ids: string[]): Promise<Row[]> {
-  if (ids.length === 0) return [];
-  const sql = `SELECT * FROM "${table}" WHERE "id" IN (${marks(ids.length)})`;
-  const found = await manager.query<Record<string, unknown>[]>(sql, ids);
-  return found.map((columns) => fromColumns(table, columns));
+export function selectRow(sql: Sql, table: TableName, id: string): Row | undefined {
+  const found = sql.get<Record<string, unknown>>(`SELECT * FROM "${table}" WHERE "id" = ?`, id);
+  return found && fromColumns(table, found);
 }
 
-export async function insertRow(manager: EntityManager, table: TableName, row: Row): Promise<void> {
+/** Whose a row is; undefined where there is none. */
+export function selectOwner(sql: Sql, table: TableName, id: string): string | undefined {
+  return sql.get<{ teacherId: string }>(`SELECT "teacherId" FROM "${table}" WHERE "id" = ?`, id)?.teacherId;
+}
+
+export function insertRow(sql: Sql, table: TableName, row: Row): void {
   const { columns } = shapeOf(table);
   const names = columns.map((name) => `"${name}"`).join(', ');
-  await manager.query(
-    `INSERT INTO "${table}" (${names}) VALUES (${marks(columns.length)})`,
-    toColumns(table, row),
-  );
+  const places = columns.map(() => '?').join(', ');
+  sql.run(`INSERT INTO "${table}" (${names}) VALUES (${places})`, ...toColumns(table, row));
 }
 
-export async function updateRow(manager: EntityManager, table: TableName, row: Row): Promise<void> {
-  const { columns } = shapeOf(table);
-  const sets = columns.map((name) => `"${name}" = ?`).join(', ');
-  await manager.query(`UPDATE "${table}" SET ${sets} WHERE "id" = ?`, [...toColumns(table, row), row.id]);
+export function updateRow(sql: Sql, table: TableName, row: Row): void {
+  const sets = shapeOf(table)
+    .columns.map((name) => `"${name}" = ?`)
+    .join(', ');
+  sql.run(`UPDATE "${table}" SET ${sets} WHERE "id" = ?`, ...toColumns(table, row), row.id);
 }

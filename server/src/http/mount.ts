@@ -2,7 +2,7 @@ import express, { type Express, type Request, type RequestHandler, type Response
 import { rateLimit } from 'express-rate-limit';
 import type { z } from 'zod';
 import { callerOf } from '../accounts/sessions';
-import { ChangeEntity, recordEntities } from '../database/entities';
+import { selectOwner } from '../database/rowSql';
 import type { Services } from '../services';
 import { fieldErrors, Problem } from './problem';
 import type { Route } from './route';
@@ -20,29 +20,29 @@ function read<S extends z.ZodType>(schema: S | undefined, value: unknown, what: 
 }
 
 /** Answers with the teacher's id, or an empty one where anyone may call; else it is a problem. */
-async function authorise({ allow }: Route, services: Services, request: Request): Promise<string> {
+function authorise({ allow }: Route, services: Services, request: Request): string {
   if (allow === 'anyone') return '';
-  const teacherId = await callerOf(services, request);
+  const teacherId = callerOf(services, request);
   if (!teacherId) throw new Problem(401, 'Not signed in', 'Sign in; what you did here is kept until then.');
   if (allow === 'teacher') return teacherId;
   const id = String(request.params[allow.param]);
-  const rows = services.database.read.getRepository(recordEntities[allow.ownerOf]);
-  if (!(await rows.existsBy({ id, teacherId })))
+  if (selectOwner(services.database.lookUp, allow.ownerOf, id) !== teacherId)
     throw new Problem(404, 'Not found', 'There is no such thing among your classes.');
   return teacherId;
 }
 
 /** The ETag of a view: it is as new as the teacher's last change. */
-async function etagOf(services: Services, teacherId: string): Promise<string> {
-  const last = await services.database.read
-    .getRepository(ChangeEntity)
-    .findOne({ where: { teacherId }, order: { seq: 'DESC' }, select: { seq: true } });
+function etagOf(services: Services, teacherId: string): string {
+  const last = services.database.lookUp.get<{ seq: number }>(
+    'SELECT "seq" FROM "change" WHERE "teacherId" = ? ORDER BY "seq" DESC LIMIT 1',
+    teacherId,
+  );
   return `W/"${last?.seq ?? 0}"`;
 }
 
 function handlerOf(route: Route, services: Services): RequestHandler {
   return async (request: Request, response: Response) => {
-    const teacherId = await authorise(route, services, request);
+    const teacherId = authorise(route, services, request);
     const call = {
       params: read(route.params, request.params, 'address'),
       query: read(route.query, request.query, 'address'),
@@ -55,7 +55,7 @@ function handlerOf(route: Route, services: Services): RequestHandler {
     response.setHeader('Cache-Control', 'private, no-cache');
     response.setHeader('Slate-Now', new Date(services.clock()).toISOString());
     if (route.cached) {
-      const etag = await etagOf(services, teacherId);
+      const etag = etagOf(services, teacherId);
       response.setHeader('ETag', etag);
       if (request.headers['if-none-match'] === etag) {
         response.status(304).end();

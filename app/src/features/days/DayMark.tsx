@@ -15,7 +15,7 @@ import { barShape } from '../lesson/barShape';
 import { rollBook } from '../lesson/lessons';
 import { tapMoment, tapStudent } from '../lesson/marking';
 import { useRecords } from '../records/useRecords';
-import { dayWidth } from './DaysScreen';
+import { dayWidth } from './dayWidth';
 
 interface DayMarkProps {
   lesson: Lesson;

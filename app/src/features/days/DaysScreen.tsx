@@ -25,10 +25,10 @@ import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { DayMark } from './DayMark';
+import { dayWidth } from './dayWidth';
 import { useGridKeys } from './useGridKeys';
 
 const nameWidth = 190;
-export const dayWidth = 132;
 
 const filters = [
   { value: 'untaken', label: 'Not taken' },

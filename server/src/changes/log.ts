@@ -1,0 +1,48 @@
+import type { Change } from '@slate-path/core/changes/schema';
+import type { LoggedEdit } from '../database/entities';
+import type { Sql } from '../database/sql';
+
+/** Who sends a change, and the server's time. */
+export interface Arrival {
+  teacherId: string;
+  receivedAt: string;
+}
+
+/** What the log has of a change. */
+export interface LoggedChange {
+  teacherId: string;
+  kind: string;
+  about: string | null;
+  edits: LoggedEdit[];
+}
+
+export function logged(sql: Sql, changeId: string): LoggedChange | undefined {
+  const line = sql.get<Omit<LoggedChange, 'edits'> & { edits: string }>(
+    'SELECT "teacherId", "kind", "about", "edits" FROM "change" WHERE "id" = ?',
+    changeId,
+  );
+  return line && { ...line, edits: JSON.parse(line.edits) as LoggedEdit[] };
+}
+
+/** Adds a line to the log, which nothing ever changes. */
+export function writeLine(
+  sql: Sql,
+  { id, kind, device, madeAt, payload }: Change,
+  { teacherId, receivedAt }: Arrival,
+  about: string | null,
+  edits: LoggedEdit[],
+): void {
+  sql.run(
+    'INSERT INTO "change" ("id", "teacherId", "kind", "about", "device", "madeAt", "receivedAt", "payload", "edits") ' +
+      'VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    id,
+    teacherId,
+    kind,
+    about,
+    device,
+    madeAt,
+    receivedAt,
+    JSON.stringify(payload),
+    JSON.stringify(edits),
+  );
+}

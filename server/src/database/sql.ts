@@ -1,0 +1,32 @@
+import type Database from 'better-sqlite3';
+
+/**
+ * Plain SQL on one connection, each statement prepared once. What every tap and every request asks
+ * for goes this way: a query builder and a promise a query would take longer than the disk.
+ */
+export class Sql {
+  private readonly prepared = new Map<string, Database.Statement>();
+
+  constructor(private readonly database: Database.Database) {}
+
+  get<T>(sql: string, ...values: unknown[]): T | undefined {
+    return this.prepare(sql).get(...values) as T | undefined;
+  }
+
+  run(sql: string, ...values: unknown[]): void {
+    this.prepare(sql).run(...values);
+  }
+
+  /** Does some writing as one: all of it, or, when something throws, nothing. */
+  atOnce<T>(work: () => T): T {
+    return this.database.transaction(work).immediate();
+  }
+
+  private prepare(sql: string): Database.Statement {
+    const known = this.prepared.get(sql);
+    if (known) return known;
+    const statement = this.database.prepare(sql);
+    this.prepared.set(sql, statement);
+    return statement;
+  }
+}
