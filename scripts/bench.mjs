@@ -4,4 +4,4 @@ import { ensureTestPrograms } from './setup.mjs';
 
 ensureTestPrograms();
 await buildApp();
-must('node', ['--import', 'tsx', 'bench/src/main.ts']);
+must('node', ['--import', 'tsx', 'bench/src/main.ts', ...process.argv.slice(2)]);

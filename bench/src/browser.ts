@@ -18,8 +18,8 @@ async function tapToPaint(page: Page, name: string): Promise<number> {
     state.painted = new Promise((resolve) => {
       const before = row.getAttribute('aria-label');
       let begun = 0;
-      const lifted = (event: Event) => (begun = event.timeStamp);
-      row.addEventListener('pointerup', lifted, { once: true, capture: true });
+      // Without a name: the loader would wrap a named function in a helper that the page has not.
+      row.addEventListener('pointerup', (event) => (begun = event.timeStamp), { once: true, capture: true });
       const watch = new MutationObserver(() => {
         if (row.getAttribute('aria-label') === before) return;
         watch.disconnect();

@@ -1,7 +1,16 @@
 import { benchBrowser } from './browser';
 import { benchDurable } from './durable';
 
-/** `npm run bench`: every figure measured in one run, medians or percentiles of several. */
-const figures: Record<string, number> = { ...(await benchDurable()), ...(await benchBrowser()) };
-for (const [name, value] of Object.entries(figures)) console.log(`${name.padEnd(44)} ${value.toFixed(2)}`);
+const parts: Record<string, () => Promise<Record<string, number>>> = {
+  durable: benchDurable,
+  browser: benchBrowser,
+};
+
+/** `npm run bench [-- part...]`: every figure measured in one run, medians or percentiles of several. */
+const wanted = process.argv.slice(2);
+for (const [name, part] of Object.entries(parts)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  for (const [figure, value] of Object.entries(await part()))
+    console.log(`${figure.padEnd(44)} ${value.toFixed(2)}`);
+}
 process.exit(0);

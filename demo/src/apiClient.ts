@@ -2,7 +2,7 @@
 export class ApiClient {
   private constructor(
     readonly address: string,
-    private readonly cookie: string,
+    readonly cookie: string,
   ) {}
 
   /** @param path a route that signs in @param body what it takes */

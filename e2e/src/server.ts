@@ -37,6 +37,8 @@ export class RestartableServer {
       },
     });
     this.child = child;
+    // A drill or a bench that breaks off must not leave a server behind.
+    process.once('exit', () => child.kill('SIGKILL'));
     await new Promise<void>((resolve, reject) => {
       child.once('exit', (code) => {
         reject(new Error(`The server ended with ${code ?? 'a signal'}`));

@@ -21,6 +21,8 @@ interface Pointer {
 
 /** A click that follows a lifted finger this soon is the same tap. */
 const sameTapMs = 800;
+/** The touch ends this soon after its pointer was lifted. */
+const sameTouchMs = 50;
 /** A finger that has gone further than this, in pixels, was not tapping. */
 const tapSlop = 16;
 
@@ -46,6 +48,11 @@ export function TapArea({ name, onTap, children, style, id, testID }: TapAreaPro
     liftedAt.current = timeStamp;
     onTap();
   };
+  // The finger's own words are enough: the mouse events a browser would act out after it move the
+  // focus, ask what lies under the pointer and cost a second picture before the first is shown.
+  const onTouchEnd = (event: { timeStamp: number; cancelable: boolean; preventDefault: () => void }) => {
+    if (event.cancelable && event.timeStamp - liftedAt.current < sameTouchMs) event.preventDefault();
+  };
   const onClick = ({ timeStamp }: Pointer) => {
     if (timeStamp - liftedAt.current >= sameTapMs) onTap();
   };
@@ -54,7 +61,7 @@ export function TapArea({ name, onTap, children, style, id, testID }: TapAreaPro
     event.preventDefault();
     onTap();
   };
-  const pointer = { onPointerDown, onPointerUp, onPointerCancel: forget, onPointerLeave: forget };
+  const pointer = { onTouchEnd, onPointerDown, onPointerUp, onPointerCancel: forget, onPointerLeave: forget };
   // The web's own events, which the types of the phone's view do not know.
   const web = { ...pointer, onClick, onKeyDown, dataSet: { tap: '' } } as object;
   return (

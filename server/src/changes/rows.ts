@@ -1,12 +1,13 @@
 import { references, tableNames } from '@slate-path/core/records/tables';
 import type { TableName } from '@slate-path/core/records/schema';
 import type { Row } from '../database/entities';
-import { insertRow, selectOwner, selectRow, updateRow } from '../database/rowSql';
+import { insertRow, selectOwner, selectRow, toColumns, updateRow } from '../database/rowSql';
 import type { Sql } from '../database/sql';
 
 /** The rows that one change works on, loaded and written back by their ids. */
 export class Rows {
   private readonly found = new Map<string, Row>();
+  private readonly before = new Map<string, unknown[]>();
   private readonly made = new Set<string>();
   private readonly touched = new Set<string>();
 
@@ -18,7 +19,9 @@ export class Rows {
       const key = `${table} ${id}`;
       if (this.found.has(key)) continue;
       const row = selectRow(sql, table, id);
-      if (row) this.found.set(key, row);
+      if (!row) continue;
+      this.found.set(key, row);
+      this.before.set(key, toColumns(table, row));
     }
   }
 
@@ -70,8 +73,9 @@ export class Rows {
   write(): void {
     for (const table of tableNames) {
       for (const row of this.written(table)) {
-        if (this.made.has(`${table} ${row.id}`)) insertRow(this.sql, table, row);
-        else updateRow(this.sql, table, row);
+        const before = this.before.get(`${table} ${row.id}`);
+        if (before) updateRow(this.sql, table, before, row);
+        else insertRow(this.sql, table, row);
       }
     }
   }

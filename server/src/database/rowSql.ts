@@ -41,7 +41,8 @@ export function recordOfColumns<T extends TableName>(
   return columns as unknown as RecordOf<T>;
 }
 
-function toColumns(table: TableName, row: Row): unknown[] {
+/** The values of a row as they stand in its table. */
+export function toColumns(table: TableName, row: Row): unknown[] {
   const { columns, flags, json } = shapeOf(table);
   return columns.map((name) => {
     if (json.has(name)) return JSON.stringify(row[name]);
@@ -66,9 +67,13 @@ export function insertRow(sql: Sql, table: TableName, row: Row): void {
   sql.run(`INSERT INTO "${table}" (${names}) VALUES (${places})`, ...toColumns(table, row));
 }
 
-export function updateRow(sql: Sql, table: TableName, row: Row): void {
-  const sets = shapeOf(table)
-    .columns.map((name) => `"${name}" = ?`)
-    .join(', ');
-  sql.run(`UPDATE "${table}" SET ${sets} WHERE "id" = ?`, ...toColumns(table, row), row.id);
+/** Writes what is other than it was: a column that stays costs nothing, nor do its indices. */
+export function updateRow(sql: Sql, table: TableName, before: unknown[], row: Row): void {
+  const { columns } = shapeOf(table);
+  const after = toColumns(table, row);
+  const changed = columns.flatMap((name, index) => (after[index] === before[index] ? [] : [{ name, index }]));
+  if (changed.length === 0) return;
+  const sets = changed.map(({ name }) => `"${name}" = ?`).join(', ');
+  const values = changed.map(({ index }) => after[index]);
+  sql.run(`UPDATE "${table}" SET ${sets} WHERE "id" = ?`, ...values, row.id);
 }

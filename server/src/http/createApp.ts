@@ -34,7 +34,8 @@ export function createApp(services: Services, pages: string | null): Express {
   app.disable('x-powered-by');
   app.set('etag', false);
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
-  app.use(compression({ filter: (request) => request.path.startsWith('/api/') }));
+  // Views are long; what answers a change is short, and is waited for.
+  app.get(/^\/api\//, compression());
   mountRoutes(app, routes, services);
   if (pages) servePages(app, pages);
   app.use((request) => {

@@ -113,7 +113,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         />
         <Roll
           lesson={lesson}
-          joint={partner !== undefined}
+          partner={partner}
           rows={rows}
           now={now}
           loading={state === 'loading'}

@@ -1,4 +1,4 @@
-import { useCallback } from 'react';
+import { useCallback, useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { LocalMoment } from '@slate-path/core/calendar/zone';
 import type { Lesson } from '@slate-path/core/records/schema';
@@ -16,8 +16,8 @@ import { StudentRow } from './StudentRow';
 
 interface RollProps {
   lesson: Lesson;
-  /** Two classes are on this roll: each says which. */
-  joint: boolean;
+  /** The other lesson where two classes are on this roll: each row says which. */
+  partner: Lesson | undefined;
   rows: readonly LessonRow[];
   now: LocalMoment;
   /** Nothing of this day has ever been on this device. */
@@ -26,7 +26,7 @@ interface RollProps {
 }
 
 /** The class by name, one tap a student; in two columns where the screen is wide. */
-export function Roll({ lesson, joint, rows, now, loading, onMore }: RollProps) {
+export function Roll({ lesson, partner, rows, now, loading, onMore }: RollProps) {
   const palette = usePalette();
   const wide = useWide();
   const router = useRouter();
@@ -36,6 +36,11 @@ export function Roll({ lesson, joint, rows, now, loading, onMore }: RollProps) {
     const found = useRecords.getState().current.mark[markId(own.id, studentId)];
     tapStudent(own, studentId, found);
   }, []);
+  // The same object until the lesson or the minute changes, so that a mark draws no other row again.
+  const moments = useMemo(
+    () => new Map((partner ? [lesson, partner] : [lesson]).map((own) => [own.id, tapMoment(own, now)])),
+    [lesson, partner, now],
+  );
   if (lesson.setAside)
     return (
       <View style={{ flex: 1, padding: space(4) }}>
@@ -77,7 +82,6 @@ export function Roll({ lesson, joint, rows, now, loading, onMore }: RollProps) {
         </Empty>
       </View>
     );
-  const moments = new Map(rows.map((row) => [row.lesson.id, tapMoment(row.lesson, now)]));
   const half = Math.ceil(rows.length / 2);
   const columns = wide ? [rows.slice(0, half), rows.slice(half)] : [rows];
   return (
@@ -94,7 +98,7 @@ export function Roll({ lesson, joint, rows, now, loading, onMore }: RollProps) {
               <StudentRow
                 key={`${own.id} ${student.id}`}
                 lesson={own}
-                className={joint ? (sections[own.sectionId]?.name ?? '') : ''}
+                className={partner ? (sections[own.sectionId]?.name ?? '') : ''}
                 student={student}
                 moment={moments.get(own.id) ?? tapMoment(own, now)}
                 onTap={onTap}

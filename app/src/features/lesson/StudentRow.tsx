@@ -29,7 +29,8 @@ interface StudentRowProps {
 }
 
 /** A student on the roll. It watches its own mark, so that a tap draws this row and no other. */
-export function StudentRow({ lesson, student, moment, className, onTap, onMore }: StudentRowProps) {
+export const StudentRow = memo(function StudentRow(props: StudentRowProps) {
+  const { lesson, student, moment, className, onTap, onMore } = props;
   const mark = useRecords((state) => state.current.mark[markId(lesson.id, student.id)]);
   const standing = useRecords((state) =>
     mark?.standingId ? rollBook(state.current).standings[mark.standingId] : undefined,
@@ -47,7 +48,7 @@ export function StudentRow({ lesson, student, moment, className, onTap, onMore }
       onMore={onMore}
     />
   );
-}
+});
 
 interface RowPictureProps extends Omit<StudentRowProps, 'moment'> {
   mark: Mark | undefined;
