@@ -1,8 +1,12 @@
 import { benchBrowser } from './browser';
 import { benchDurable } from './durable';
+import { benchMonth } from './month';
+import { benchViews } from './views';
 
 const parts: Record<string, () => Promise<Record<string, number>>> = {
   durable: benchDurable,
+  views: benchViews,
+  month: benchMonth,
   browser: benchBrowser,
 };
 
@@ -11,6 +15,6 @@ const wanted = process.argv.slice(2);
 for (const [name, part] of Object.entries(parts)) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   for (const [figure, value] of Object.entries(await part()))
-    console.log(`${figure.padEnd(44)} ${value.toFixed(2)}`);
+    console.log(`${figure.padEnd(60)} ${value.toFixed(2)}`);
 }
 process.exit(0);

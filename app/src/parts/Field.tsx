@@ -1,10 +1,11 @@
+import type { ReactNode } from 'react';
 import { View, type KeyboardTypeOptions } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { usePalette } from '../theme/theme';
-import { fonts, radius, space } from '../theme/tokens';
+import { fonts, radius, space, target } from '../theme/tokens';
 import { Words } from './Words';
 
-interface FieldProps {
+export interface FieldProps {
   label: string;
   value: string;
   onChange: (value: string) => void;
@@ -18,6 +19,8 @@ interface FieldProps {
   width?: number;
   onSubmit?: () => void;
   testID?: string;
+  /** A button at its end, 44 pixels wide. */
+  end?: ReactNode;
 }
 
 /** One thing to type in, its label above it, what is wrong below it. */
@@ -29,27 +32,34 @@ export function Field(props: FieldProps) {
       <Words size="small" tone="inkQuiet">
         {label}
       </Words>
-      <TextInput
-        mode="outlined"
-        dense
-        testID={props.testID}
-        value={value}
-        onChangeText={onChange}
-        onSubmitEditing={props.onSubmit}
-        accessibilityLabel={label}
-        aria-invalid={error !== undefined}
-        secureTextEntry={secret}
-        multiline={multiline}
-        numberOfLines={multiline ? 6 : 1}
-        placeholder={placeholder}
-        keyboardType={keyboard}
-        error={error !== undefined}
-        outlineColor={palette.line}
-        activeOutlineColor={palette.slate}
-        outlineStyle={{ borderRadius: radius.control }}
-        style={{ backgroundColor: palette.surface, fontSize: 16, minHeight: multiline ? 140 : 48 }}
-        contentStyle={{ fontFamily: fonts.text, minHeight: 48 }}
-      />
+      <View>
+        <TextInput
+          mode="outlined"
+          dense
+          testID={props.testID}
+          value={value}
+          onChangeText={onChange}
+          onSubmitEditing={props.onSubmit}
+          accessibilityLabel={label}
+          aria-invalid={error !== undefined}
+          secureTextEntry={secret}
+          multiline={multiline}
+          numberOfLines={multiline ? 6 : 1}
+          placeholder={placeholder}
+          keyboardType={keyboard}
+          error={error !== undefined}
+          outlineColor={palette.line}
+          activeOutlineColor={palette.slate}
+          outlineStyle={{ borderRadius: radius.control }}
+          style={{ backgroundColor: palette.surface, fontSize: 16, minHeight: multiline ? 140 : 48 }}
+          contentStyle={{
+            fontFamily: fonts.text,
+            minHeight: 48,
+            paddingRight: props.end ? target : undefined,
+          }}
+        />
+        {props.end ? <View style={{ position: 'absolute', right: 2, bottom: 2 }}>{props.end}</View> : null}
+      </View>
       {error !== undefined ? (
         <Words size="small" tone="ember" live>
           {error}

@@ -1,15 +1,39 @@
 import { memo } from 'react';
-import Svg, { Line, Rect } from 'react-native-svg';
+import Svg, { Path } from 'react-native-svg';
 import { usePalette } from '../theme/theme';
+import { barPaths, type BarShape } from './barPaths';
 
-/** What a bar shows of one lesson. `nothing` is a lesson whose roll was not taken. */
-export type BarShape =
-  | { kind: 'nothing' }
-  | { kind: 'setAside' }
-  | { kind: 'here' }
-  | { kind: 'away'; excused: boolean }
-  /** Part of the lesson, as shares of it from 0 to 1. */
-  | { kind: 'part'; from: number; to: number };
+export type { BarShape } from './barPaths';
+
+interface PresenceBarsProps {
+  /** From left to right; null leaves a gap. */
+  shapes: readonly (BarShape | null)[];
+  /** Of each bar. */
+  width: number;
+  height: number;
+  /** From the beginning of one bar to that of the next. */
+  step: number;
+}
+
+/**
+ * Lessons from left to right, each a bar. Here for all of it is a slim line; anything else an outlined
+ * bar, filled for the part that was attended; excused is dotted, set aside a thin plum line. They say
+ * nothing to those who listen: the words stand beside them. However many, they are a few strokes of
+ * one picture: a month of a class would be a thousand pictures.
+ */
+export const PresenceBars = memo(function PresenceBars({ shapes, width, height, step }: PresenceBarsProps) {
+  const palette = usePalette();
+  const { filled, outlined, excused, setAside, stroke } = barPaths(shapes, { width, height, step });
+  const outline = { fill: 'none', strokeWidth: stroke };
+  return (
+    <Svg width={Math.max(step * (shapes.length - 1) + width, 0)} height={height} aria-hidden>
+      {filled ? <Path d={filled} fill={palette.slate} /> : null}
+      {outlined ? <Path d={outlined} {...outline} stroke={palette.slate} /> : null}
+      {excused ? <Path d={excused} {...outline} stroke={palette.plum} strokeDasharray="2.5 2.5" /> : null}
+      {setAside ? <Path d={setAside} {...outline} stroke={palette.plum} strokeWidth={1.5} /> : null}
+    </Svg>
+  );
+});
 
 interface PresenceBarProps {
   shape: BarShape;
@@ -17,53 +41,7 @@ interface PresenceBarProps {
   height?: number;
 }
 
-/**
- * The lesson from left to right. Here for all of it is a slim line; anything else an outlined bar,
- * filled for the part that was attended; excused is dotted, set aside a thin plum line.
- * It says nothing to those who listen: the words stand beside it.
- */
+/** The sign of one lesson. */
 export const PresenceBar = memo(function PresenceBar({ shape, width = 76, height = 14 }: PresenceBarProps) {
-  const palette = usePalette();
-  const stroke = height < 12 ? 1.5 : 2;
-  const middle = height / 2;
-  const slim = Math.max(3, height * 0.32);
-  const outline = {
-    x: stroke / 2,
-    y: stroke / 2,
-    width: width - stroke,
-    height: height - stroke,
-    rx: Math.min(4, height / 3),
-    fill: 'none',
-    strokeWidth: stroke,
-  };
-  return (
-    <Svg width={width} height={height} aria-hidden>
-      {shape.kind === 'here' ? (
-        <Rect x={0} y={middle - slim / 2} width={width} height={slim} rx={slim / 2} fill={palette.slate} />
-      ) : null}
-      {shape.kind === 'setAside' ? (
-        <Line x1={0} x2={width} y1={middle} y2={middle} stroke={palette.plum} strokeWidth={1.5} />
-      ) : null}
-      {shape.kind === 'away' ? (
-        <Rect
-          {...outline}
-          stroke={shape.excused ? palette.plum : palette.slate}
-          strokeDasharray={shape.excused ? '2.5 2.5' : undefined}
-        />
-      ) : null}
-      {shape.kind === 'part' ? (
-        <>
-          <Rect {...outline} stroke={palette.slate} />
-          <Rect
-            x={shape.from * width}
-            y={0}
-            width={Math.max((shape.to - shape.from) * width, 1)}
-            height={height}
-            rx={Math.min(3, height / 4)}
-            fill={palette.slate}
-          />
-        </>
-      ) : null}
-    </Svg>
-  );
+  return <PresenceBars shapes={[shape]} width={width} height={height} step={width} />;
 });

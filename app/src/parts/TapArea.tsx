@@ -5,7 +5,7 @@ interface TapAreaProps {
   /** What it is and what a tap does: its name for those who listen. */
   name: string;
   onTap: () => void;
-  children: ReactNode;
+  children?: ReactNode;
   style?: ViewStyle;
   id?: string;
   testID?: string;

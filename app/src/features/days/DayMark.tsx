@@ -11,6 +11,7 @@ import { shortDay } from '../../parts/dates';
 import { PresenceBar } from '../../parts/PresenceBar';
 import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
 import { barShape } from '../lesson/barShape';
 import { rollBook } from '../lesson/lessons';
 import { tapMoment, tapStudent } from '../lesson/marking';
@@ -39,7 +40,9 @@ export function DayMark({ lesson, student, now, onMark }: DayMarkProps) {
         isEnrolledOn(e, lesson.date),
     ),
   );
-  if (!enrolled || lesson.setAside) return <View style={{ width: dayWidth, height: 52 }} />;
+  const { line } = usePalette();
+  const frame = { width: dayWidth, height: 52, borderLeftWidth: 1, borderColor: line };
+  if (!enrolled || lesson.setAside) return <View style={frame} />;
   const moment = tapMoment(lesson, now);
   const presence = presenceOf(lesson, mark, standing, moment.rules);
   const taken = lesson.takenAt !== null;
@@ -54,7 +57,7 @@ export function DayMark({ lesson, student, now, onMark }: DayMarkProps) {
         onMark();
         tapStudent(lesson, student.id, useRecords.getState().current.mark[markId(lesson.id, student.id)]);
       }}
-      style={{ width: dayWidth, height: 52, alignItems: 'center', justifyContent: 'center', gap: 2 }}
+      style={{ ...frame, alignItems: 'center', justifyContent: 'center', gap: 2 }}
     >
       <PresenceBar shape={barShape(taken ? presence : null)} width={84} height={12} />
       {words ? (

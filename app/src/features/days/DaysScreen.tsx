@@ -76,13 +76,15 @@ export function DaysScreen() {
   const wide = useWide();
   const now = useNow();
   const section = useRecords((state) => state.current.section[sectionId]);
-  const [filter, setFilter] = useState<'untaken' | 'all'>('untaken');
+  const [chosen, setChosen] = useState<'untaken' | 'all' | null>(null);
   // What is caught up stays in its place, so that a slip can be put right beside the others.
   const [begunWith, setBegunWith] = useState<ReadonlySet<string> | null>(null);
   const [page, setPage] = useState(0);
   const held = useAllLessons().filter((l) => l.sectionId === sectionId && wasHeld(l, now));
   const open = held.filter((l) => !l.takenAt && !l.setAside);
   const kept = begunWith ?? new Set(open.map(({ id }) => id));
+  // With nothing to catch up the last lessons are what one comes for.
+  const filter = chosen ?? (kept.size > 0 ? 'untaken' : 'all');
   const wanted = filter === 'all' ? held : held.filter(({ id }) => kept.has(id));
   const count = wide ? 5 : 1;
   const end = Math.max(wanted.length - page * count, Math.min(count, wanted.length));
@@ -108,7 +110,7 @@ export function DaysScreen() {
           options={filters}
           onChange={(value) => {
             setBegunWith(new Set(open.map(({ id }) => id)));
-            setFilter(value);
+            setChosen(value);
             setPage(0);
           }}
         />
@@ -135,6 +137,11 @@ export function DaysScreen() {
           Lessons that are over and whose roll nobody took stand here beside each other.
         </Empty>
       ) : (
+        <Words tone="inkQuiet">
+          Tap who was away; everyone else was there. The first mark takes the roll.
+        </Words>
+      )}
+      {lessons.length === 0 ? null : (
         <Card style={{ padding: 0, alignSelf: 'flex-start', maxWidth: '100%' }}>
           <View style={{ flexDirection: 'row', borderBottomWidth: 2, borderColor: palette.line }}>
             <View style={{ width: nameWidth }} />

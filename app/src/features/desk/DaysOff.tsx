@@ -7,6 +7,7 @@ import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { dayMonth } from '../../parts/dates';
+import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { IconAction } from '../../parts/IconAction';
 import { Sheet } from '../../parts/Sheet';
@@ -62,7 +63,7 @@ function DayOffForm({ onClose }: { onClose: () => void }) {
   return (
     <Sheet title="A day off, or several" onClose={onClose}>
       <Field label="Name" value={name} onChange={setName} placeholder="Harbour day" />
-      <Field
+      <DateField
         label="First day"
         value={from}
         onChange={(v) => {
@@ -72,7 +73,7 @@ function DayOffForm({ onClose }: { onClose: () => void }) {
         error={errors['startsOn']}
         placeholder="2026-10-12"
       />
-      <Field
+      <DateField
         label="Last day (empty for one day)"
         value={to}
         onChange={(v) => {

@@ -6,6 +6,7 @@ import { listOf } from '@slate-path/core/records/records';
 import type { Term } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
+import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { TickRow } from '../../parts/TickRow';
@@ -57,8 +58,8 @@ export function NextTermForm({ last, onClose }: { last: Term; onClose: () => voi
       onClose={onClose}
     >
       <Field label="Name" value={name} onChange={setName} error={errors['name']} placeholder="Spring" />
-      <Field label="First day" value={startsOn} onChange={setStartsOn} error={errors['startsOn']} />
-      <Field
+      <DateField label="First day" value={startsOn} onChange={setStartsOn} error={errors['startsOn']} />
+      <DateField
         label="Last day"
         value={endsOn}
         onChange={setEndsOn}

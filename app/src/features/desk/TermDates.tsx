@@ -5,6 +5,7 @@ import type { Term } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { dayMonth } from '../../parts/dates';
+import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
@@ -34,14 +35,14 @@ function TermForm({ term, onClose }: { term: Term | null; onClose: () => void })
   return (
     <Sheet title={term ? 'Change the term' : 'A new term'} onClose={onClose}>
       <Field label="Name" value={name} onChange={setName} error={errors['name']} />
-      <Field
+      <DateField
         label="First day"
         value={startsOn}
         onChange={setStartsOn}
         error={errors['startsOn']}
         placeholder="2026-08-17"
       />
-      <Field
+      <DateField
         label="Last day"
         value={endsOn}
         onChange={setEndsOn}

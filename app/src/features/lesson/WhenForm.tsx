@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { dayOffOn, termOn } from '@slate-path/core/calendar/lessons';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
+import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
@@ -57,7 +58,7 @@ export function WhenForm({ when, label, onAccept }: WhenFormProps) {
   const doubt = asked ? doubtOf(asked) : '';
   return (
     <>
-      <Field label="Day" value={date} onChange={setDate} error={errors.date} />
+      <DateField label="Day" value={date} onChange={setDate} error={errors.date} />
       <View style={{ flexDirection: 'row', gap: space(3) }}>
         <Field label="From" value={startsAt} onChange={setStartsAt} width={130} error={errors.startsAt} />
         <Field

@@ -1,11 +1,12 @@
 import { memo } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
 import type { Totals } from '@slate-path/core/roll/totals';
 import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
-import { PresenceBar } from '../../parts/PresenceBar';
+import { PresenceBars } from '../../parts/PresenceBar';
+import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
@@ -14,6 +15,9 @@ import type { MonthOfClass, MonthRow } from './useMonth';
 
 const nameWidth = 182;
 const totalWidth = 56;
+const barWidth = 32;
+const barHeight = 11;
+const square = { width: target, height: target };
 /** "10 of 10" needs more room. */
 const widestTotal = 80;
 
@@ -79,27 +83,34 @@ const GridRow = memo(function GridRow({ row, lessons, onOpen }: GridRowProps) {
   const palette = usePalette();
   const name = displayName(row.student);
   return (
-    <View style={{ flexDirection: 'row', borderTopWidth: 1, borderColor: palette.line }}>
+    <View testID="month-row" style={{ flexDirection: 'row', borderTopWidth: 1, borderColor: palette.line }}>
       <View style={{ width: nameWidth, justifyContent: 'center', paddingLeft: space(4) }}>
         <Words lines={1}>{name}</Words>
       </View>
-      {lessons.map((lesson, index) => {
-        const entry = row.entries[index];
-        if (!entry) return <View key={lesson.id} style={{ width: target }} />;
-        return (
-          <Pressable
-            key={lesson.id}
-            role="button"
-            aria-label={`${name}, ${shortDay(lesson.date)}: ${entry.words}`}
-            onPress={() => {
-              onOpen({ lessonId: lesson.id, studentId: row.student.id });
-            }}
-            style={{ width: target, height: target, alignItems: 'center', justifyContent: 'center' }}
-          >
-            <PresenceBar shape={entry.shape} width={32} height={11} />
-          </Pressable>
-        );
-      })}
+      <View style={{ flexDirection: 'row', width: lessons.length * target }}>
+        <View style={{ position: 'absolute', left: (target - barWidth) / 2, top: (target - barHeight) / 2 }}>
+          <PresenceBars
+            shapes={row.entries.map((entry) => entry?.shape ?? null)}
+            width={barWidth}
+            height={barHeight}
+            step={target}
+          />
+        </View>
+        {lessons.map((lesson, index) => {
+          const entry = row.entries[index];
+          if (!entry) return <View key={lesson.id} style={{ width: target }} />;
+          return (
+            <TapArea
+              key={lesson.id}
+              name={`${name}, ${shortDay(lesson.date)}: ${entry.words}`}
+              onTap={() => {
+                onOpen({ lessonId: lesson.id, studentId: row.student.id });
+              }}
+              style={square}
+            />
+          );
+        })}
+      </View>
       {totalColumns.map(([title, of]) => (
         <Total key={title} widest={title === 'taken'}>
           {of(row.totals)}

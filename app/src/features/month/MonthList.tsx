@@ -4,7 +4,7 @@ import { TouchableRipple } from 'react-native-paper';
 import { displayName } from '@slate-path/core/people/names';
 import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
-import { PresenceBar } from '../../parts/PresenceBar';
+import { PresenceBar, PresenceBars } from '../../parts/PresenceBar';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
@@ -66,6 +66,15 @@ function StudentMonth({
   );
 }
 
+/** As many bars as fit beside each other on the narrowest phone. */
+const barsInLine = 11;
+
+function chunks<T>(items: readonly T[], size: number): T[][] {
+  return Array.from({ length: Math.ceil(items.length / size) }, (_, i) =>
+    items.slice(i * size, (i + 1) * size),
+  );
+}
+
 /** Phone: a student a row, the month as a string of bars; the row opens its days. */
 export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (open: Open) => void }) {
   const palette = usePalette();
@@ -81,6 +90,7 @@ export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (ope
         {month.rows.map(({ student, enrolment, entries, totals }) => (
           <TouchableRipple
             key={enrolment.id}
+            testID="month-row"
             role="button"
             aria-label={`${displayName(student)}: ${totalsWords(totals)}`}
             onPress={() => {
@@ -105,16 +115,12 @@ export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (ope
                   {totals.percent === null ? '' : `${Math.round(totals.percent)} %`}
                 </Words>
               </View>
-              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 3 }}>
-                {entries.map((entry, index) => (
-                  <PresenceBar
-                    key={month.lessons[index]?.id}
-                    shape={entry?.shape ?? { kind: 'nothing' }}
-                    width={24}
-                    height={10}
-                  />
-                ))}
-              </View>
+              {chunks(
+                entries.map((entry) => entry?.shape ?? null),
+                barsInLine,
+              ).map((shapes, index) => (
+                <PresenceBars key={index} shapes={shapes} width={24} height={10} step={27} />
+              ))}
             </View>
           </TouchableRipple>
         ))}

@@ -101,7 +101,7 @@ export function PathScreen() {
                 <Words tone="inkQuiet">{totalsWords(studentTotals(enrolment, own, book, now))}</Words>
               </View>
               <Action
-                label="Time"
+                label="Time in class"
                 name={`Time in ${current.section[enrolment.sectionId]?.name ?? 'the class'}`}
                 kind="plain"
                 onPress={() => {

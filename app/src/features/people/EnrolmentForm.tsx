@@ -4,6 +4,7 @@ import { listOf } from '@slate-path/core/records/records';
 import type { Enrolment } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
+import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
@@ -63,13 +64,18 @@ export function EnrolmentForm({ enrolment, onClose }: { enrolment: Enrolment; on
       note="Lessons outside of it count nowhere; their marks are kept."
       onClose={onClose}
     >
-      <Field
+      <DateField
         label="First day (empty: from the beginning)"
         value={startsOn}
         onChange={setStartsOn}
         error={errors.startsOn}
       />
-      <Field label="Last day (empty: to the end)" value={endsOn} onChange={setEndsOn} error={errors.endsOn} />
+      <DateField
+        label="Last day (empty: to the end)"
+        value={endsOn}
+        onChange={setEndsOn}
+        error={errors.endsOn}
+      />
       <Field label="Cohort (may stay empty)" value={cohort} onChange={setCohort} />
       <Action label="Change" kind="main" onPress={change} />
       {others.length > 0 ? (
@@ -83,7 +89,12 @@ export function EnrolmentForm({ enrolment, onClose }: { enrolment: Enrolment; on
           />
           {toId ? (
             <>
-              <Field label="From this day on" value={movesOn} onChange={setMovesOn} error={errors.movesOn} />
+              <DateField
+                label="From this day on"
+                value={movesOn}
+                onChange={setMovesOn}
+                error={errors.movesOn}
+              />
               <Action label={`Move to ${current.section[toId]?.name ?? ''}`} onPress={move} />
             </>
           ) : null}

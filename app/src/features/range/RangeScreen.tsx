@@ -10,6 +10,7 @@ import { isEnrolledOn } from '@slate-path/core/roll/totals';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
+import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Page } from '../../parts/Page';
 import { TickRow } from '../../parts/TickRow';
@@ -122,14 +123,14 @@ export function RangeScreen() {
   const form = (
     <Card style={{ gap: space(3) }}>
       <View style={{ flexDirection: 'row', gap: space(3) }}>
-        <Field
+        <DateField
           label="First day"
           value={from}
           onChange={setFrom}
           width={150}
           error={LocalDateShape.test(span.from) ? undefined : 'A date looks like 2026-11-23'}
         />
-        <Field
+        <DateField
           label="Last day"
           value={to}
           onChange={setTo}

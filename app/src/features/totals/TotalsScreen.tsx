@@ -12,7 +12,7 @@ import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { dayMonth } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
-import { Field } from '../../parts/Field';
+import { DateField } from '../../parts/DateField';
 import { Page } from '../../parts/Page';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
@@ -51,7 +51,7 @@ function OtherRange({ span, onChange }: { span: Span; onChange: (span: Span) => 
   };
   return (
     <View style={{ flexDirection: 'row', gap: space(3) }}>
-      <Field
+      <DateField
         label="First day"
         value={from}
         width={160}
@@ -61,7 +61,7 @@ function OtherRange({ span, onChange }: { span: Span; onChange: (span: Span) => 
           take(next, to);
         }}
       />
-      <Field
+      <DateField
         label="Last day"
         value={to}
         width={160}
