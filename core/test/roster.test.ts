@@ -3,7 +3,7 @@ import { writeCsv } from '../src/formats/csv';
 import { decodeText, guessEncoding } from '../src/formats/decodeText';
 import { readTable, TableError } from '../src/formats/table';
 import { displayName, splitName } from '../src/people/names';
-import { acceptedPeople, mergeRoster } from '../src/roster/mergeRoster';
+import { acceptedPeople, mergeRoster, settledRow } from '../src/roster/mergeRoster';
 import { readRoster } from '../src/roster/readRoster';
 import { enrolment, student } from './records';
 
@@ -186,6 +186,21 @@ describe('a roster meets those who are there', () => {
     const [row] = await merge(`Name,Email,Grade,ID\n${line}`);
     expect([row?.fate, row?.studentId]).toEqual([fate, id]);
     expect(row?.changes.map(({ field, before, after }) => `${field}: ${before} → ${after}`)).toEqual(changes);
+  });
+  test('a doubt is settled by saying who it is: that student’s record changes, the other stays', async () => {
+    const [row] = await merge('Name,Email\nAna Silva,ana@x.org');
+    expect(row?.candidates).toEqual(['4', '5']);
+    if (!row) throw new Error('No row');
+    const settled = settledRow(row, 'is 5', 's', here);
+    const [person] = acceptedPeople([settled], here, null, () => 'new');
+    expect(person).toEqual({
+      id: '5',
+      added: null,
+      changed: { email: 'ana@x.org' },
+      guardians: [],
+      enrolment: null,
+    });
+    expect(settledRow(row, 'accept', 's', here)).toBe(row);
   });
   test('accepted rows add people, or only what changed', async () => {
     const rows = await merge(

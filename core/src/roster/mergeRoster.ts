@@ -16,6 +16,8 @@ export interface FieldChange {
 export interface MergedRow extends Omit<RosterRow, 'fate'> {
   fate: Fate;
   studentId: string | null;
+  /** Whom it could be, where that is the doubt. */
+  candidates: string[];
   changes: FieldChange[];
 }
 
@@ -26,7 +28,7 @@ export interface People {
   enrolments: readonly Enrolment[];
 }
 
-type Match = { student: Student } | { doubt: string } | null;
+type Match = { student: Student } | { doubt: string; candidates: Student[] } | null;
 
 const nameKey = (person: { givenName: string; familyName: string }) =>
   foldName(`${person.givenName} ${person.familyName}`);
@@ -36,7 +38,9 @@ function matchOf(row: RosterRow, students: readonly Student[]): Match {
   const only = (found: Student[], by: string): Match => {
     const [first, second] = found;
     if (!first) return null;
-    return second ? { doubt: `${found.length} students have this ${by}` } : { student: first };
+    return second
+      ? { doubt: `${found.length} students have this ${by}`, candidates: found }
+      : { student: first };
   };
   const byId =
     row.schoolId &&
@@ -59,8 +63,10 @@ function matchOf(row: RosterRow, students: readonly Student[]): Match {
   );
   if (byName && 'student' in byName) {
     const { email, schoolId } = byName.student;
-    if (email && row.email) return { doubt: `a student of this name has the address ${email}` };
-    if (schoolId && row.schoolId) return { doubt: `a student of this name has the id ${schoolId}` };
+    const candidates = [byName.student];
+    if (email && row.email) return { doubt: `a student of this name has the address ${email}`, candidates };
+    if (schoolId && row.schoolId)
+      return { doubt: `a student of this name has the id ${schoolId}`, candidates };
   }
   return byName;
 }
@@ -78,7 +84,7 @@ function isNews(before: string, after: string): boolean {
 }
 
 /** What the file says otherwise. */
-function changesOf(row: RosterRow, student: Student, sectionId: string, people: People): FieldChange[] {
+function changesOf(row: Omit<RosterRow, 'fate'>, student: Student, sectionId: string, people: People): FieldChange[] {
   const changes: FieldChange[] = compared
     .filter((field) => isNews(student[field], row[field]))
     .map((field) => ({ field, before: student[field], after: row[field] }));
@@ -102,12 +108,14 @@ function newGuardians(row: Pick<RosterRow, 'guardians'>, studentId: string, guar
 }
 
 function mergeRow(row: RosterRow, sectionId: string, people: People, taken: Set<string>): MergedRow {
-  const merged: MergedRow = { ...row, studentId: null, changes: [] };
+  const merged: MergedRow = { ...row, studentId: null, candidates: [], changes: [] };
   if (row.fate === 'left_out') return merged;
   const match = matchOf(row, people.students);
   if (!match) return merged;
-  if ('doubt' in match)
-    return { ...merged, fate: 'in_doubt', doubts: [...row.doubts, { column: null, reason: match.doubt }] };
+  if ('doubt' in match) {
+    const doubts = [...row.doubts, { column: null, reason: match.doubt }];
+    return { ...merged, fate: 'in_doubt', doubts, candidates: match.candidates.map(({ id }) => id) };
+  }
   if (taken.has(match.student.id)) {
     const reason = 'another row is this student already';
     return { ...merged, fate: 'in_doubt', doubts: [...row.doubts, { column: null, reason }] };
@@ -124,8 +132,16 @@ export function mergeRoster(rows: readonly RosterRow[], sectionId: string, peopl
   return rows.map((row) => mergeRow(row, sectionId, people, taken));
 }
 
-/** Is the row among those accepted? Doubts are settled one by one; what is left out stays out. */
-export type Decision = 'accept' | 'leave_out';
+/** What the teacher says of a row; `is ID` says which of those there it is. */
+export type Decision = 'accept' | 'leave_out' | `is ${string}`;
+
+/** A row as the teacher's word leaves it: where it says who it is, that student's, with what changes. */
+export function settledRow(row: MergedRow, decision: Decision, sectionId: string, people: People): MergedRow {
+  if (!decision.startsWith('is ')) return row;
+  const student = people.students.find(({ id }) => id === decision.slice(3));
+  if (!student) return row;
+  return { ...row, studentId: student.id, changes: changesOf(row, student, sectionId, people) };
+}
 
 /** What happens to a row if nobody says otherwise: doubts wait for the teacher. */
 export function defaultDecision(row: Pick<MergedRow, 'fate'>): Decision {

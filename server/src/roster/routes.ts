@@ -19,6 +19,7 @@ const Row = z.object({
   line: z.int(),
   fate: z.enum(fates),
   studentId: z.string().nullable(),
+  candidates: z.array(z.string()),
   givenName: z.string(),
   familyName: z.string(),
   called: z.string(),

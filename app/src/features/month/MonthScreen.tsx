@@ -1,6 +1,5 @@
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
-import Download from 'lucide-react-native/icons/download';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -20,7 +19,8 @@ import { rollBook, useAllLessons } from '../lesson/lessons';
 import { MarkDetail } from '../lesson/MarkDetail';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
-import { rollFileAddress } from '../totals/rollFileAddress';
+import { useNameOrder } from '../people/nameOrder';
+import { RollFiles } from '../totals/RollFiles';
 import { MonthGrid } from './MonthGrid';
 import { MonthList } from './MonthList';
 import { useMonth } from './useMonth';
@@ -33,6 +33,8 @@ export interface Open {
 
 function MonthSteps({ month, sectionId }: { month: string; sectionId: string }) {
   const router = useRouter();
+  const wide = useWide();
+  const order = useNameOrder();
   const step = (by: number) => () => {
     const params = { sectionId, month: nextMonth(month, by) };
     router.replace({ pathname: '/classes/[sectionId]/months/[month]', params });
@@ -44,15 +46,10 @@ function MonthSteps({ month, sectionId }: { month: string; sectionId: string }) 
         {monthName(month)}
       </Words>
       <IconAction name="Later month" icon={ChevronRight} onPress={step(1)} />
-      <Action
-        label="CSV"
-        name="Save this month as CSV"
-        kind="plain"
-        icon={Download}
-        onPress={() => {
-          location.assign(rollFileAddress(sectionId, monthSpan(month), 'csv'));
-        }}
-      />
+      {wide ? <View style={{ flex: 1 }} /> : null}
+      <View style={{ flexDirection: 'row', gap: space(2), width: wide ? undefined : '100%' }}>
+        <RollFiles sectionId={sectionId} span={monthSpan(month)} order={order} />
+      </View>
     </View>
   );
 }

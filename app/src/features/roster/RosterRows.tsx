@@ -6,6 +6,7 @@ import { Choice } from '../../parts/Choice';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
+import { useRecords } from '../records/useRecords';
 
 interface RosterRowsProps {
   rows: readonly MergedRow[];
@@ -56,6 +57,15 @@ function RosterLine({
   const facts = [row.email, row.grade && `grade ${row.grade}`, row.cohort, ...guardians]
     .filter(Boolean)
     .join(' · ');
+  const students = useRecords((state) => state.current.student);
+  // Two of one name are told apart by what else is known of them.
+  const candidateWords = (id: string) => {
+    const student = students[id];
+    if (!student) return 'somebody here';
+    const { email, schoolId, grade } = student;
+    const more = row.candidates.length > 1 ? email || schoolId || (grade && `grade ${grade}`) : '';
+    return [displayName(student), more].filter(Boolean).join(', ');
+  };
   const yes = row.fate === 'changed' || row.studentId ? 'Update' : 'Add';
   return (
     <View
@@ -93,7 +103,11 @@ function RosterLine({
           name={`What becomes of line ${row.line}`}
           value={decision}
           options={[
-            { value: 'accept', label: yes },
+            ...row.candidates.map((id) => ({
+              value: `is ${id}` as const,
+              label: `Is ${candidateWords(id)}`,
+            })),
+            { value: 'accept', label: row.candidates.length > 0 ? 'Somebody new' : yes },
             { value: 'leave_out', label: 'Leave out' },
           ]}
           onChange={onDecide}

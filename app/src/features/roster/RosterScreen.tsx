@@ -1,11 +1,12 @@
 import FileUp from 'lucide-react-native/icons/file-up';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { ColumnRole } from '@slate-path/core/roster/columns';
 import {
   acceptedPeople,
   defaultDecision,
+  settledRow,
   type Decision,
   type MergedRow,
 } from '@slate-path/core/roster/mergeRoster';
@@ -65,11 +66,21 @@ export function RosterScreen() {
     }
   };
   const decide = (row: MergedRow) => decisions[row.line] ?? defaultDecision(row);
-  const accepted = (reading?.rows ?? []).filter((row) => decide(row) === 'accept');
-  const missing = useMissing(sectionId, reading?.rows ?? null);
+  const current = useRecords((state) => state.current);
+  const settled = useMemo(() => {
+    const people = {
+      students: listOf(current, 'student'),
+      guardians: listOf(current, 'guardian'),
+      enrolments: listOf(current, 'enrolment'),
+    };
+    return (
+      reading?.rows.map((row) => settledRow(row, decisions[row.line] ?? 'accept', sectionId, people)) ?? null
+    );
+  }, [reading, decisions, current, sectionId]);
+  const accepted = (settled ?? []).filter((row) => decide(row) !== 'leave_out');
+  const missing = useMissing(sectionId, settled);
   const count = accepted.length + leaving.size;
   const accept = () => {
-    const { current } = useRecords.getState();
     const guardians = listOf(current, 'guardian');
     const begun = Object.values(current.lesson).some((l) => l.sectionId === sectionId && l.takenAt !== null);
     // Into a class that has begun, a student comes today; the earlier lessons are not theirs.
@@ -152,14 +163,14 @@ export function RosterScreen() {
               if (source) void read(source, roles);
             }}
           />
-          <RosterMissing missing={missing} leaving={leaving} onChange={setLeaving} />
           <RosterRows
-            rows={reading.rows}
+            rows={settled ?? []}
             decide={decide}
             onDecide={(line, decision) => {
               setDecisions((last) => ({ ...last, [line]: decision }));
             }}
           />
+          <RosterMissing missing={missing} leaving={leaving} onChange={setLeaving} />
         </>
       ) : null}
     </Page>

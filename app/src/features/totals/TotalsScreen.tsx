@@ -1,6 +1,4 @@
-import Download from 'lucide-react-native/icons/download';
 import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
-import Printer from 'lucide-react-native/icons/printer';
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -26,7 +24,8 @@ import { useView } from '../records/views';
 import { sortings, totalsLines, type Grouping, type Sorting } from './lines';
 import { PointsSheet } from './PointsSheet';
 import { usualRanges } from './ranges';
-import { rollFileAddress, type Span } from './rollFileAddress';
+import { RollFiles } from './RollFiles';
+import type { Span } from './rollFileAddress';
 import { TotalsList, TotalsTable } from './TotalsList';
 
 const groupings: { value: Grouping; label: string }[] = [
@@ -71,25 +70,6 @@ function OtherRange({ span, onChange }: { span: Span; onChange: (span: Span) => 
         }}
       />
     </View>
-  );
-}
-
-function FilesOut({ sectionId, span, order }: { sectionId: string; span: Span; order: NameOrder }) {
-  const give = (format: 'csv' | 'xlsx') => () => {
-    location.assign(rollFileAddress(sectionId, span, format, order));
-  };
-  return (
-    <>
-      <Action label="CSV" name="Save lesson by lesson as CSV" icon={Download} onPress={give('csv')} />
-      <Action label="XLSX" name="Save lesson by lesson as XLSX" icon={Download} onPress={give('xlsx')} />
-      <Action
-        label="Print"
-        icon={Printer}
-        onPress={() => {
-          window.open(rollFileAddress(sectionId, span, 'html', order), '_blank', 'noopener');
-        }}
-      />
-    </>
   );
 }
 
@@ -204,7 +184,7 @@ export function TotalsScreen() {
             }}
           />
         ) : null}
-        {section ? <FilesOut sectionId={sectionId} span={span} order={order} /> : null}
+        {section ? <RollFiles sectionId={sectionId} span={span} order={order} /> : null}
       </View>
       {state === 'loading' ? (
         <Words tone="inkQuiet">Adding up at the server… This needs the network the first time.</Words>
