@@ -5,7 +5,7 @@ import type { Page } from 'puppeteer-core';
 import { startDemo } from '@slate-path/demo/startDemo';
 import type { Section, Student } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
-import { openBrowser, openPage, saved, says, tap, type sizes } from '../src/browser';
+import { control, openBrowser, openPage, saved, says, tap, type, type sizes } from '../src/browser';
 
 /** `npm run shots`: one picture of each main view, from the demo at a fixed moment. */
 const folder = path.join(process.cwd(), 'docs', 'screenshots');
@@ -30,6 +30,7 @@ const running = await startDemo({
 const client = await ApiClient.signIn(running.address, '/api/demo-sign-in', {});
 const { section, student } = await client.get<{ section: Section[]; student: Student[] }>('/api/setup');
 const boats = section.find(({ name }) => name === 'Boat Workshop')?.id ?? '';
+const tides = section.find(({ name }) => name === 'Tides and Navigation')?.id ?? '';
 const tomasz = student.find(({ familyName }) => familyName === 'Afolabi')?.id ?? '';
 
 const takeRoll = async (page: Page) => {
@@ -43,6 +44,20 @@ const takeRoll = async (page: Page) => {
   await page.evaluate(() => document.querySelector('[id^="row-"]')?.scrollIntoView());
 };
 
+const catchUp = async (page: Page) => {
+  await tap(page, 'Esme Lindholm, Fri 20 Nov');
+  await tap(page, 'Hana Ghebre, Fri 20 Nov');
+  await tap(page, 'All here, Mon 23 Nov');
+};
+
+const awayForATrip = async (page: Page) => {
+  await type(page, 'First day', '2026-11-18');
+  await type(page, 'Last day', '2026-11-27');
+  await tap(page, 'Astrid Seabrook');
+  await says(page, 'Record');
+  await (await control(page, 'Record')).evaluate((node) => node.scrollIntoView({ block: 'end' }));
+};
+
 const shots: Shot[] = [
   { name: 'lesson-phone', path: '/', size: 'phone', before: takeRoll },
   { name: 'lesson-board-phone', path: '/', size: 'phone', theme: 'dark' },
@@ -50,6 +65,11 @@ const shots: Shot[] = [
   { name: 'mark-phone', path: '/', size: 'phone', before: (page) => tap(page, 'More about Dario') },
   { name: 'month-phone', path: `/classes/${boats}/months/2026-11`, size: 'phone' },
   { name: 'month-wide', path: `/classes/${boats}/months/2026-11`, size: 'wide' },
+  { name: 'days-wide', path: `/classes/${tides}/days`, size: 'wide', before: catchUp },
+  { name: 'totals-wide', path: `/totals?sectionId=${tides}`, size: 'wide' },
+  { name: 'range-phone', path: `/range?sectionId=${boats}`, size: 'phone', before: awayForATrip },
+  { name: 'write-phone', path: `/write?sectionId=${boats}`, size: 'phone' },
+  { name: 'vocabulary-phone', path: '/desk/vocabulary', size: 'phone' },
   { name: 'watch-phone', path: '/watch', size: 'phone' },
   { name: 'watch-board-wide', path: '/watch', size: 'wide', theme: 'dark' },
   { name: 'people-wide', path: '/people', size: 'wide' },

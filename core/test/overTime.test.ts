@@ -1,0 +1,117 @@
+import { lessonsBetween } from '../src/calendar/lessons';
+import { nextTerm } from '../src/calendar/nextTerm';
+import { applyEdits, invertEdits } from '../src/changes/edit';
+import { calendarEdits } from '../src/calendar/edits';
+import { peopleEdits } from '../src/people/edits';
+import { emptyRecords, listOf, mergeRecords } from '../src/records/records';
+import { rollBookOf } from '../src/roll/book';
+import { studentTotals } from '../src/roll/totals';
+import { enrolment, lesson, mark, meeting, section, standings, student, term } from './records';
+
+const before = mergeRecords(emptyRecords(), {
+  term: [term()],
+  section: [
+    section({ taughtWithId: 'other', graceMinutes: 8 }),
+    section({ id: 'other', name: 'Log-keeping' }),
+    section({ id: 'over', name: 'Knots' }),
+  ],
+  meeting: [
+    meeting(),
+    meeting({ id: 'n', sectionId: 'other', weekday: 3 }),
+    meeting({ id: 'ended', sectionId: 'over', validUntil: '2026-10-01' }),
+  ],
+  student: [student(), student({ id: 'b', givenName: 'Mei' })],
+  enrolment: [
+    enrolment({ cohort: 'Port watch' }),
+    enrolment({ id: 'gone', studentId: 'b', endsOn: '2026-10-01' }),
+  ],
+  standing: standings,
+});
+
+describe('another term from this one’s set-up', () => {
+  const request = {
+    term: { id: 't2', name: 'Spring', startsOn: '2027-01-11', endsOn: '2027-03-26' },
+    sectionIds: ['s', 'other'],
+    withStudents: true,
+    lastDay: '2026-12-04',
+  };
+  let count = 0;
+  const payload = nextTerm(request, before, () => `new${(count += 1)}`);
+  const edits = calendarEdits['term.next'](payload);
+  const after = applyEdits(before, edits);
+  const lessonsOf = (from: string, to: string) =>
+    lessonsBetween(
+      {
+        terms: listOf(after, 'term'),
+        daysOff: [],
+        meetings: listOf(after, 'meeting'),
+        lessons: listOf(after, 'lesson'),
+      },
+      from,
+      to,
+    ).map(({ sectionId, date }) => `${after.section[sectionId]?.name} ${sectionId} ${date}`);
+
+  test('classes begin anew with their rules, taught together as before; the old ones end with the old term', () => {
+    expect(
+      payload.sections.map(({ id, name, graceMinutes, taughtWithId }) => [
+        id,
+        name,
+        graceMinutes,
+        taughtWithId,
+      ]),
+    ).toEqual([
+      ['new1', 'Boat Workshop', 8, 'new2'],
+      ['new2', 'Log-keeping', null, null],
+    ]);
+    expect(lessonsOf('2026-11-30', '2026-12-04')).toEqual([
+      'Boat Workshop s 2026-11-30',
+      'Log-keeping other 2026-12-02',
+    ]);
+    expect(lessonsOf('2027-01-11', '2027-01-17')).toEqual([
+      'Boat Workshop new1 2027-01-11',
+      'Log-keeping new2 2027-01-13',
+    ]);
+  });
+  test('who is still in a class comes along, with the cohort; who left does not', () => {
+    const enrolments = listOf(after, 'enrolment').filter(({ sectionId }) => sectionId === 'new1');
+    expect(
+      enrolments.map(({ studentId, cohort, startsOn, endsOn }) => [studentId, cohort, startsOn, endsOn]),
+    ).toEqual([['a', 'Port watch', '2027-01-11', null]]);
+    expect(after.enrolment['ea']?.endsOn).toBe('2026-12-04');
+    expect(after.enrolment['gone']?.endsOn).toBe('2026-10-01');
+    expect(nextTerm({ ...request, withStudents: false }, before, () => 'x').enrolments).toEqual([]);
+  });
+  test('it is taken back whole', () => {
+    const back = applyEdits(after, invertEdits(before, edits));
+    for (const table of ['section', 'meeting', 'enrolment', 'term'] as const)
+      expect(listOf(back, table)).toEqual(listOf(before, table));
+  });
+});
+
+test('a student who moves to another class counts in each for the own time', () => {
+  const edits = peopleEdits['enrolment.move']({
+    id: 'ea',
+    endsOn: '2026-11-08',
+    to: { id: 'e2', sectionId: 'other', studentId: 'a', cohort: '', startsOn: '2026-11-09' },
+  });
+  const after = applyEdits(before, edits);
+  // Four Mondays in each class; away on the 2nd in the old one and on the 16th in both.
+  const dates = ['2026-11-02', '2026-11-09', '2026-11-16', '2026-11-23'];
+  const lessons = (sectionId: string) =>
+    dates.map((date) => lesson({ id: `${sectionId}.${date}`, sectionId, date }));
+  const away = ['s.2026-11-02', 's.2026-11-16', 'other.2026-11-16'];
+  const book = rollBookOf({
+    marks: away.map((lessonId) => mark({ lessonId, standingId: 'A' })),
+    standings,
+    sections: [],
+    school: undefined,
+  });
+  const totals = (id: string, sectionId: string) => {
+    const found = after.enrolment[id];
+    if (!found) throw new Error(`No enrolment ${id}`);
+    const sum = studentTotals(found, lessons(sectionId), book, { date: '2026-11-30', time: '12:00' });
+    return [sum.taken, sum.away, sum.percent];
+  };
+  expect(totals('ea', 's')).toEqual([1, 1, 0]);
+  expect(totals('e2', 'other')).toEqual([3, 1, (2 / 3) * 100]);
+});
