@@ -1,12 +1,26 @@
 import { Command, InvalidArgumentError } from 'commander';
-import { LocalDate } from '@slate-path/core/records/schema';
+import { LocalDate, LocalTime } from '@slate-path/core/records/schema';
 import { InputError } from './input';
+import { match, type LessonTime, type MatchCommand } from './match';
 import { roster } from './roster';
 import { totals } from './totals';
 
 function date(written: string): string {
   if (!LocalDate.safeParse(written).success) throw new InvalidArgumentError('A date looks like 2026-11-23.');
   return written;
+}
+
+function lessonTime(written: string): LessonTime {
+  const found = /^(?:(\d{4}-\d{2}-\d{2})[T ])?(\d{2}:\d{2})(?::\d{2})?$/.exec(written);
+  const [, day = null, time = ''] = found ?? [];
+  if (!LocalTime.safeParse(time).success || (day !== null && !LocalDate.safeParse(day).success))
+    throw new InvalidArgumentError('A time looks like 10:40, or 2026-11-23T10:40.');
+  return { date: day, time };
+}
+
+function minutes(written: string): number {
+  if (!/^\d{1,3}$/.test(written)) throw new InvalidArgumentError('Minutes are a whole number.');
+  return Number(written);
 }
 
 const program = new Command('slate').description('Slate Path without its screens').exitOverride();
@@ -26,6 +40,25 @@ program
   .action((options: Parameters<typeof totals>[0]) => {
     if (options.from > options.to) program.error('--from is later than --to.', { exitCode: 2 });
     totals(options);
+  });
+
+program
+  .command('match')
+  .description('a lesson’s roll from a meeting’s participant list')
+  .requiredOption('--roster <file>', 'CSV, TSV, XLSX, or a OneRoster CSV zip')
+  .requiredOption('--participants <file>', 'CSV, TSV, XLSX, or lines of names and addresses')
+  .option('--lesson-start <time>', 'HH:MM, or YYYY-MM-DDTHH:MM', lessonTime)
+  .option('--lesson-end <time>', 'the same', lessonTime)
+  .option('--grace <minutes>', 'minutes that are forgiven (5)', minutes)
+  .option('--strict-email', 'dots and plus-parts of addresses count')
+  .option('--json', 'one JSON object a line')
+  .action((options: MatchCommand) => {
+    const { lessonStart, lessonEnd } = options;
+    if (!lessonStart !== !lessonEnd)
+      program.error('--lesson-start and --lesson-end go together.', { exitCode: 2 });
+    if (lessonStart && lessonEnd && lessonStart.time >= lessonEnd.time)
+      program.error('The lesson ends before it begins.', { exitCode: 2 });
+    return match(options);
   });
 
 program.parseAsync().catch((error: unknown) => {

@@ -105,9 +105,17 @@ export function readDelimited(text: string): TableRow[] {
 /** What a cell holds; the library's own type names the constructor of dates, not dates. */
 type Cell = string | number | boolean | Date | null | undefined;
 
+/** A workbook keeps a time of day as one of its first days. */
+function writtenDate(cell: Date): string {
+  if (Number.isNaN(cell.getTime())) return '';
+  const [date = '', time = ''] = cell.toISOString().slice(0, 19).split('T');
+  if (date < '1900-01-03') return time;
+  return time === '00:00:00' ? date : `${date}T${time}`;
+}
+
 function tidy(cell: Cell): string {
   if (cell === null || cell === undefined) return '';
-  const text = cell instanceof Date ? cell.toISOString().slice(0, 10) : String(cell);
+  const text = cell instanceof Date ? writtenDate(cell) : String(cell);
   return text
     .replace(/[\u200B\uFEFF]/g, '')
     .replace(/[\s\u00A0]+/g, ' ')

@@ -84,7 +84,12 @@ function isNews(before: string, after: string): boolean {
 }
 
 /** What the file says otherwise. */
-function changesOf(row: Omit<RosterRow, 'fate'>, student: Student, sectionId: string, people: People): FieldChange[] {
+function changesOf(
+  row: Omit<RosterRow, 'fate'>,
+  student: Student,
+  sectionId: string,
+  people: People,
+): FieldChange[] {
   const changes: FieldChange[] = compared
     .filter((field) => isNews(student[field], row[field]))
     .map((field) => ({ field, before: student[field], after: row[field] }));

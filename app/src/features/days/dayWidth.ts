@@ -1,2 +1,2 @@
 /** Width of a lesson among several side by side, in pixels. */
-export const dayWidth = 132;
+export const dayWidth = 148;
