@@ -40,6 +40,7 @@ describe('who may do what', () => {
     'get /api/totals': [401, 401, 400],
     'get /api/sections/{sectionId}/roll': [401, 401, 404],
     'post /api/sections/{sectionId}/roster-reading': [401, 401, 404],
+    'post /api/sections/{sectionId}/participants-reading': [401, 401, 404],
     'post /api/days-off-reading': [401, 401, 422],
   };
 

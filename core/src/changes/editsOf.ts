@@ -1,5 +1,6 @@
 import { calendarEdits } from '../calendar/edits';
 import { messageEdits } from '../messages/edits';
+import { participantEdits } from '../participants/edits';
 import { peopleEdits } from '../people/edits';
 import { rollEdits } from '../roll/edits';
 import { rosterEdits } from '../roster/edits';
@@ -7,7 +8,14 @@ import type { Edit } from './edit';
 import type { ChangeOf, KindName } from './schema';
 
 /** What every kind of change does to the records. A new kind is added here and in `schema.ts`. */
-const editsByKind = { ...calendarEdits, ...peopleEdits, ...rosterEdits, ...rollEdits, ...messageEdits };
+const editsByKind = {
+  ...calendarEdits,
+  ...peopleEdits,
+  ...rosterEdits,
+  ...rollEdits,
+  ...messageEdits,
+  ...participantEdits,
+};
 
 /** The edits of a change (an undo has none of its own: it takes back those of another). */
 export function editsOf(change: ChangeOf<KindName>): Edit[] {

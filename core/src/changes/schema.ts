@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { Id, Instant } from '../records/schema';
 import { calendarChanges } from '../calendar/changes';
 import { messageChanges } from '../messages/changes';
+import { participantChanges } from '../participants/changes';
 import { peopleChanges } from '../people/changes';
 import { rollChanges } from '../roll/changes';
 import { rosterChanges } from '../roster/changes';
@@ -14,6 +15,7 @@ export const changeKinds = {
   ...rosterChanges,
   ...rollChanges,
   ...messageChanges,
+  ...participantChanges,
 };
 
 export type KindName = keyof typeof changeKinds;

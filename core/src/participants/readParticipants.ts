@@ -207,14 +207,19 @@ function reasonToLeaveOut({ name, email, schoolId, written }: Participant, row: 
 /**
  * Who was in a meeting, as a list says it: a table with headings in any words and order, with anything
  * above and below it, or pasted lines of names, addresses, or both.
- * @param rows of `readTable` @param lessonDate helps to tell 3/4 from 4/3
+ * @param rows of `readTable` @param lessonDate helps to tell 3/4 from 4/3 @param chosenOrder the teacher's word on it
  * @throws TableError when there is nobody in it
  */
-export function readParticipants(rows: readonly TableRow[], lessonDate: string | null): ParticipantReading {
+export function readParticipants(
+  rows: readonly TableRow[],
+  lessonDate: string | null,
+  chosenOrder?: DateOrder,
+): ParticipantReading {
   const { table, above, others } = bestTable(splitAddresses(rows));
   const timed = table.roles.flatMap((role, index) => (role === 'joined' || role === 'left' ? [index] : []));
   const times = table.rows.flatMap((row) => timed.map((index) => row.cells[index] ?? ''));
-  const { order, sure } = dateOrderOf(times, lessonDate);
+  const found = dateOrderOf(times, lessonDate);
+  const order = chosenOrder ?? found.order;
   const texts = [
     ...above.map((row) => filled(row).join(' ')),
     ...timed.map((index) => table.titles[index] ?? ''),
@@ -223,7 +228,7 @@ export function readParticipants(rows: readonly TableRow[], lessonDate: string |
     participants: [],
     leftOut: [],
     offset: statedOffset(texts),
-    dateOrderUnsure: !sure,
+    dateOrderUnsure: !found.sure,
   };
   const leaveOut = (row: TableRow, reason: string) =>
     reading.leftOut.push({ line: row.line, text: filled(row).join(', '), reason });

@@ -130,6 +130,12 @@ export const recordFields = {
     body: z.string().trim().min(1, 'There is nothing in this message').max(5000),
     writtenAt: Instant,
   }),
+  // Who an entry of a class's participant lists is, once it was asked; null is nobody of the class.
+  participantAnswer: z.object({
+    sectionId: Id,
+    entry: z.string().min(1).max(254),
+    studentId: Id.nullable(),
+  }),
 } as const;
 
 export type TableName = keyof typeof recordFields;
@@ -149,6 +155,7 @@ export type Standing = RecordOf<'standing'>;
 export type Lesson = RecordOf<'lesson'>;
 export type Mark = RecordOf<'mark'>;
 export type Message = RecordOf<'message'>;
+export type ParticipantAnswer = RecordOf<'participantAnswer'>;
 
 /** A record that a schema describes, with what every record has. */
 export function recordSchema<T extends TableName>(table: T) {

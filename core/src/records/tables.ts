@@ -14,6 +14,7 @@ export const tableNames = [
   'lesson',
   'mark',
   'message',
+  'participantAnswer',
 ] as const satisfies readonly TableName[];
 
 /** Which fields of a table point at which other table. */
@@ -26,4 +27,5 @@ export const references: { [T in TableName]?: Record<string, TableName> } = {
   standing: { mergedIntoId: 'standing' },
   mark: { lessonId: 'lesson', studentId: 'student', standingId: 'standing' },
   message: { studentId: 'student' },
+  participantAnswer: { sectionId: 'section', studentId: 'student' },
 };

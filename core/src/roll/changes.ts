@@ -20,7 +20,7 @@ const MarkFields = recordFields.mark.pick({
 export type MarkFields = z.infer<typeof MarkFields>;
 
 /** Marks of one lesson; `takenAt` is given with the first ones, for that takes the roll. */
-const LessonMarks = z.strictObject({
+export const LessonMarks = z.strictObject({
   lesson: LessonKey,
   marks: z.array(MarkFields).max(500),
   takenAt: Instant.nullable().optional(),

@@ -34,7 +34,8 @@ function setTaken(lessonId: string, takenAt: string | null | undefined): Edit[] 
   return takenAt === undefined ? [] : [{ op: 'set', table: 'lesson', id: lessonId, values: { takenAt } }];
 }
 
-function markLesson({ lesson, marks, takenAt }: LessonMarks, source?: Mark['source']): Edit[] {
+/** Marks of one lesson, the lesson's own record made where there is none. */
+export function markLesson({ lesson, marks, takenAt }: LessonMarks, source?: Mark['source']): Edit[] {
   return [
     ensureLesson(lesson),
     ...setTaken(lesson.id, takenAt),

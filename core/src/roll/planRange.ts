@@ -1,8 +1,9 @@
 import { addDays, daysBetween, minutesOf, monthSpan, nextMonth } from '../calendar/localTime';
-import type { Enrolment, Lesson, Mark, Standing } from '../records/schema';
+import type { Enrolment, Lesson, Standing } from '../records/schema';
 import type { RollBook } from './book';
 import type { MarkFields } from './changes';
 import { markId } from './markId';
+import { planMark, type PlannedMark } from './planMark';
 import { isEnrolledOn } from './totals';
 
 export type RangeStep = 'daily' | 'weekly' | 'monthly';
@@ -20,18 +21,6 @@ export interface RangeRequest {
   standing: Standing;
   /** For a stretch of time that covers only the beginning or the end of a lesson. */
   partly: { late: Standing | undefined; leftEarly: Standing | undefined };
-}
-
-/** One mark that a range would make. */
-export interface RangeItem {
-  lesson: Lesson;
-  mark: MarkFields;
-  /** What is recorded so far; undefined where nothing is. */
-  before: Mark | undefined;
-  /** `replaces`: something is recorded, or the roll was taken and the student was here. */
-  fate: 'new' | 'replaces' | 'same';
-  /** Somebody marked this student in this lesson, or took its roll: to be looked at before it goes. */
-  byHand: boolean;
 }
 
 /**
@@ -90,23 +79,6 @@ function markFor(lesson: Lesson, request: RangeRequest): MarkWithoutStudent | nu
   return { ...nowhere, standingId: standing.id };
 }
 
-function itemOf(lesson: Lesson, mark: MarkFields, found: Mark | undefined): RangeItem {
-  const says = found && !found.removed && (found.standingId ?? found.arrivedAt ?? found.leftAt) !== null;
-  const before = says ? found : undefined;
-  const same =
-    before?.standingId === mark.standingId &&
-    before.arrivedAt === mark.arrivedAt &&
-    before.leftAt === mark.leftAt;
-  const taken = lesson.takenAt !== null;
-  return {
-    lesson,
-    mark,
-    before,
-    fate: same ? 'same' : before || taken ? 'replaces' : 'new',
-    byHand: before ? before.source !== 'range' : taken,
-  };
-}
-
 /**
  * The marks that a range would make, in order of time: one for each student and lesson in its days.
  * Days off have no lessons; lessons set aside and days on which a student is not in the class are
@@ -118,7 +90,7 @@ export function planRange(
   lessons: readonly Lesson[],
   enrolments: readonly Enrolment[],
   book: Pick<RollBook, 'marks'>,
-): RangeItem[] {
+): PlannedMark[] {
   const dates = new Set(rangeDates(request));
   const wanted = new Set(request.studentIds);
   return lessons
@@ -136,7 +108,7 @@ export function planRange(
       );
       const ids = [...new Set(there.map(({ studentId }) => studentId))];
       return ids.map((studentId) =>
-        itemOf(lesson, { studentId, ...mark }, book.marks[markId(lesson.id, studentId)]),
+        planMark(lesson, { studentId, ...mark }, book.marks[markId(lesson.id, studentId)], 'range'),
       );
     });
 }

@@ -136,6 +136,7 @@ const ownColumns: Record<TableName, Columns> = {
     body: text,
     writtenAt: text,
   },
+  participantAnswer: { sectionId: text, entry: text, studentId: nullableText },
 };
 
 /** What views look rows up by, besides the owner. */
@@ -149,6 +150,7 @@ const indices: Partial<Record<TableName, string[][]>> = {
   guardian: [['studentId']],
   meeting: [['sectionId']],
   message: [['studentId']],
+  participantAnswer: [['sectionId']],
 };
 
 function recordEntity(table: TableName): EntitySchema<Row> {

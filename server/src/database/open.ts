@@ -5,11 +5,16 @@ import { DataSource, type DataSourceOptions, type EntityManager } from 'typeorm'
 import { entities } from './entities';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
 import { AttendanceRules1764100000000 } from './migrations/1764100000000-AttendanceRules';
+import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
 import { Sql } from './sql';
 
 /** "SLPT" in the header of every file of ours (SQLite's application id, byte 68). */
 const applicationId = 0x534c5054;
-export const migrations = [FirstTables1764000000000, AttendanceRules1764100000000];
+export const migrations = [
+  FirstTables1764000000000,
+  AttendanceRules1764100000000,
+  ParticipantAnswers1764200000000,
+];
 
 /** The data folder cannot be used, with one clear line that says why. */
 export class DatabaseError extends Error {}

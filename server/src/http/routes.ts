@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { accountRoutes } from '../accounts/routes';
 import { changeRoutes } from '../changes/routes';
 import { messageRoutes } from '../messages/routes';
+import { participantRoutes } from '../participants/routes';
 import { rollRoutes } from '../roll/routes';
 import { rosterRoutes } from '../roster/routes';
 import { viewRoutes } from '../views/routes';
@@ -39,4 +40,5 @@ export const routes: readonly Route[] = [
   ...rollRoutes,
   ...rosterRoutes,
   ...messageRoutes,
+  ...participantRoutes,
 ];

@@ -1,4 +1,6 @@
 import { Piscina } from 'piscina';
+import type { DateOrder } from '@slate-path/core/participants/moment';
+import type { ParticipantReading } from '@slate-path/core/participants/readParticipants';
 import type { MergedRow, People } from '@slate-path/core/roster/mergeRoster';
 import type { Columns, ColumnRole } from '@slate-path/core/roster/columns';
 import type { StudentTotals } from '@slate-path/core/roll/rollTable';
@@ -12,6 +14,10 @@ export interface JobKinds {
     input: { bytes: Uint8Array; roles: ColumnRole[] | null; sectionId: string; people: People };
     /** `refused` is the sentence for a file that is no table. */
     result: { refused: string } | { columns: Columns; rows: MergedRow[] };
+  };
+  readParticipants: {
+    input: { bytes: Uint8Array; lessonDate: string | null; order: DateOrder | null };
+    result: { refused: string } | ParticipantReading;
   };
   watch: { input: WatchInput; result: WatchItem[] };
   totals: { input: RollRange; result: StudentTotals[] };

@@ -1,4 +1,5 @@
-import { TableError } from '@slate-path/core/formats/table';
+import { readTable, TableError } from '@slate-path/core/formats/table';
+import { readParticipants as readList } from '@slate-path/core/participants/readParticipants';
 import { mergeRoster } from '@slate-path/core/roster/mergeRoster';
 import { readRosterFile } from '@slate-path/core/roster/oneRoster';
 import { readRoster as readRosterRows } from '@slate-path/core/roster/readRoster';
@@ -10,15 +11,24 @@ import type { JobKinds } from './jobs';
 
 type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<JobKinds[K]['result']>;
 
-export const readRoster: Job<'readRoster'> = async ({ bytes, roles, sectionId, people }) => {
+/** What a file gives, or the sentence that says why it is no table. */
+async function orRefused<T>(read: () => Promise<T>): Promise<T | { refused: string }> {
   try {
-    const { columns, rows } = readRosterRows(await readRosterFile(bytes), roles ?? undefined);
-    return { columns, rows: mergeRoster(rows, sectionId, people) };
+    return await read();
   } catch (error) {
     if (error instanceof TableError) return { refused: error.message };
     throw error;
   }
-};
+}
+
+export const readRoster: Job<'readRoster'> = ({ bytes, roles, sectionId, people }) =>
+  orRefused(async () => {
+    const { columns, rows } = readRosterRows(await readRosterFile(bytes), roles ?? undefined);
+    return { columns, rows: mergeRoster(rows, sectionId, people) };
+  });
+
+export const readParticipants: Job<'readParticipants'> = ({ bytes, lessonDate, order }) =>
+  orRefused(async () => readList(await readTable(bytes), lessonDate, order ?? undefined));
 
 export const watch: Job<'watch'> = (input) => Promise.resolve(watchList(input));
 

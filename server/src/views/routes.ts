@@ -58,6 +58,7 @@ export const viewRoutes = [
       guardian: z.array(recordSchema('guardian')),
       enrolment: z.array(recordSchema('enrolment')),
       lesson: z.array(recordSchema('lesson')),
+      participantAnswer: z.array(recordSchema('participantAnswer')),
     }),
     async handle({ services, teacherId }) {
       const of = { teacherId };
@@ -73,6 +74,7 @@ export const viewRoutes = [
         guardian: await load(from, 'guardian', of),
         enrolment: await load(from, 'enrolment', of),
         lesson: await load(from, 'lesson', of),
+        participantAnswer: await load(from, 'participantAnswer', of),
       };
     },
   }),

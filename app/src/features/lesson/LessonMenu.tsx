@@ -105,6 +105,12 @@ function Menu({
         })}
       />
       <Action
+        label="From a participant list"
+        onPress={then(() => {
+          router.push({ pathname: '/participants', params: { lessonId: id } });
+        })}
+      />
+      <Action
         label="Write to those away"
         onPress={then(() => {
           router.push({ pathname: '/write', params: { lessonId: id } });

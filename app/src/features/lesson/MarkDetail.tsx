@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { Lesson, Standing } from '@slate-path/core/records/schema';
+import type { Lesson, Mark, Standing } from '@slate-path/core/records/schema';
 import type { RollRow } from '@slate-path/core/roll/rollRows';
 import { standingFor } from '@slate-path/core/roll/standings';
 import { Action } from '../../parts/Action';
@@ -59,6 +59,15 @@ function TimeField({ label, value, lesson, onChange }: TimeProps) {
   );
 }
 
+/** Where a mark came from, if not from a tap. */
+const sourceWords: Record<Mark['source'], string> = {
+  tap: '',
+  check_in: 'The student checked in.',
+  participants: 'From a participant list.',
+  range: 'From a range of days.',
+  work: 'From finished work.',
+};
+
 /** Everything about one student in one lesson: standing, times, comment, and who changed it. */
 export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollRow; onDone?: () => void }) {
   const router = useRouter();
@@ -98,6 +107,11 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
           if (standing) choose(standing);
         }}
       />
+      {mark && sourceWords[mark.source] ? (
+        <Words size="small" tone="inkQuiet">
+          {sourceWords[mark.source]}
+        </Words>
+      ) : null}
       {there ? (
         <View style={{ flexDirection: 'row', gap: space(3), flexWrap: 'wrap' }}>
           <TimeField

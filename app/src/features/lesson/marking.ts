@@ -28,7 +28,8 @@ export function tapMoment(lesson: Lesson, moment: LocalMoment): TapMoment {
   };
 }
 
-function keyOf({ id, sectionId, date, startsAt, endsAt }: Lesson): LessonKey {
+/** What every change of a roll says of its lesson. */
+export function keyOf({ id, sectionId, date, startsAt, endsAt }: Lesson): LessonKey {
   return { id, sectionId, date, startsAt, endsAt };
 }
 

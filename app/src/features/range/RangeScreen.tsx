@@ -4,7 +4,8 @@ import { View } from 'react-native';
 import { byName, displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import type { Standing, Student } from '@slate-path/core/records/schema';
-import { planRange, type RangeItem, type RangePart, type RangeStep } from '@slate-path/core/roll/planRange';
+import { plannedKey, type PlannedMark } from '@slate-path/core/roll/planMark';
+import { planRange, type RangePart, type RangeStep } from '@slate-path/core/roll/planRange';
 import { standingFor } from '@slate-path/core/roll/standings';
 import { isEnrolledOn } from '@slate-path/core/roll/totals';
 import { Action } from '../../parts/Action';
@@ -20,14 +21,14 @@ import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { readTime } from '../lesson/MarkDetail';
+import { PlannedMarks } from '../lesson/PlannedMarks';
 import { useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { LocalDateShape } from '../totals/dateShape';
-import { RangeList } from './RangeList';
-import { itemKey, recordRange, rangeHistory } from './recordRange';
+import { recordRange, rangeHistory } from './recordRange';
 
 const steps: { value: RangeStep; label: string }[] = [
   { value: 'daily', label: 'Every day' },
@@ -103,8 +104,8 @@ export function RangeScreen() {
     return planRange(request, own, listOf(current, 'enrolment'), rollBook(current));
   };
   const items = inOrder && kind && wantedPart ? planned(kind, wantedPart) : [];
-  const isIn = (item: RangeItem) =>
-    item.fate !== 'same' && (decided[itemKey(item)] ?? !item.before?.standingId);
+  const isIn = (item: PlannedMark) =>
+    item.fate !== 'same' && (decided[plannedKey(item)] ?? !item.before?.standingId);
   const going = items.filter(isIn);
   const back = studentId
     ? { to: { pathname: '/students/[studentId]' as const, params: { studentId } }, name: 'Back to the path' }
@@ -179,12 +180,16 @@ export function RangeScreen() {
       {state === 'loading' ? (
         <Words tone="inkQuiet">Asking the server what is recorded in these days…</Words>
       ) : null}
-      <RangeList
+      <PlannedMarks
         items={items}
-        nobody={chosen.size === 0}
+        none={
+          chosen.size === 0
+            ? 'Choose the students.'
+            : 'There are no lessons in these days: days off and lessons set aside are skipped.'
+        }
         isIn={isIn}
         onDecide={(item, decision) => {
-          setDecided({ ...decided, [itemKey(item)]: decision });
+          setDecided({ ...decided, [plannedKey(item)]: decision });
         }}
       />
       <View style={{ alignItems: 'flex-start' }}>

@@ -1,16 +1,14 @@
 import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Standing } from '@slate-path/core/records/schema';
-import type { RangeItem } from '@slate-path/core/roll/planRange';
+import type { PlannedMark } from '@slate-path/core/roll/planMark';
 import { now } from '../records/clock';
 import { makeChange } from '../records/outbox';
 
 /** Whose history ranges are on this device: the last one can be taken back whole. */
 export const rangeHistory = 'range';
 
-export const itemKey = ({ lesson, mark }: RangeItem) => `${lesson.id} ${mark.studentId}`;
-
 /** Records the chosen marks as one change. @returns how many */
-export function recordRange(items: readonly RangeItem[], kind: Standing | undefined): number {
+export function recordRange(items: readonly PlannedMark[], kind: Standing | undefined): number {
   const takenAt = new Date(now()).toISOString();
   const lessons = [...groupBy(items, ({ lesson }) => lesson)].map(([lesson, found]) => {
     const { id, sectionId, date, startsAt, endsAt } = lesson;

@@ -2,44 +2,41 @@ import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import type { Mark } from '@slate-path/core/records/schema';
 import { rulesFor } from '@slate-path/core/roll/book';
-import type { RangeItem } from '@slate-path/core/roll/planRange';
+import { plannedKey, type PlannedMark } from '@slate-path/core/roll/planMark';
 import { presenceOf } from '@slate-path/core/roll/presence';
 import { presenceSpoken } from '@slate-path/core/roll/words';
 import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
-import { rollBook } from '../lesson/lessons';
 import { useRecords } from '../records/useRecords';
-import { itemKey } from './recordRange';
+import { rollBook } from './lessons';
 
-interface RangeListProps {
-  items: readonly RangeItem[];
-  /** No student is chosen yet. */
-  nobody: boolean;
-  isIn: (item: RangeItem) => boolean;
-  onDecide: (item: RangeItem, decision: boolean) => void;
+interface PlannedMarksProps {
+  items: readonly PlannedMark[];
+  /** What is said where there is none. */
+  none: string;
+  /** All are of one lesson, which is said elsewhere. */
+  oneLesson?: boolean;
+  isIn: (item: PlannedMark) => boolean;
+  onDecide: (item: PlannedMark, decision: boolean) => void;
 }
 
 /** Every mark that would be made: what is new, what replaces what; each can be left out. */
-export function RangeList({ items, nobody, isIn, onDecide }: RangeListProps) {
+export function PlannedMarks({ items, none, oneLesson, isIn, onDecide }: PlannedMarksProps) {
   const current = useRecords((state) => state.current);
   const book = rollBook(current);
-  if (items.length === 0)
-    return (
-      <Words tone="inkQuiet">
-        {nobody
-          ? 'Choose the students.'
-          : 'There are no lessons in these days: days off and lessons set aside are skipped.'}
-      </Words>
-    );
-  const wordsOf = (item: RangeItem, mark: Pick<Mark, 'standingId' | 'arrivedAt' | 'leftAt'> | undefined) => {
+  if (items.length === 0) return <Words tone="inkQuiet">{none}</Words>;
+  const wordsOf = (
+    item: PlannedMark,
+    mark: Pick<Mark, 'standingId' | 'arrivedAt' | 'leftAt'> | undefined,
+  ) => {
     const standing = mark?.standingId ? book.standings[mark.standingId] : undefined;
     const presence = presenceOf(item.lesson, mark, standing, rulesFor(book, item.lesson.sectionId));
     return presenceSpoken(presence, mark, standing);
   };
   const several = new Set(items.map(({ mark }) => mark.studentId)).size > 1;
-  const counts = (fate: RangeItem['fate']) => items.filter((item) => item.fate === fate).length;
+  const counts = (fate: PlannedMark['fate']) => items.filter((item) => item.fate === fate).length;
   const summary = [
     [counts('new'), 'new'],
     [counts('replaces'), 'instead of something'],
@@ -56,8 +53,10 @@ export function RangeList({ items, nobody, isIn, onDecide }: RangeListProps) {
         {items.map((item) => {
           const { lesson, mark, fate, before, byHand } = item;
           const student = current.student[mark.studentId];
-          const when = `${shortDay(lesson.date)}, ${lesson.startsAt}`;
-          const name = several && student ? `${displayName(student)}, ` : '';
+          const when = oneLesson ? '' : `${shortDay(lesson.date)}, ${lesson.startsAt}`;
+          const who = (several || oneLesson) && student ? displayName(student) : '';
+          const title = [who, when].filter(Boolean).join(', ');
+          const section = oneLesson ? '' : (current.section[lesson.sectionId]?.name ?? '');
           const will = wordsOf(item, mark);
           const was = wordsOf(item, before);
           const what =
@@ -68,14 +67,14 @@ export function RangeList({ items, nobody, isIn, onDecide }: RangeListProps) {
                 : `${will} instead of ${was}${byHand ? ', marked by hand' : ''}`;
           return (
             <TickRow
-              key={itemKey(item)}
-              name={`${name}${when}: ${what}`}
+              key={plannedKey(item)}
+              name={`${title}: ${what}`}
               ticked={isIn(item)}
               onChange={(decision) => {
                 onDecide(item, decision);
               }}
             >
-              <Words figures>{`${name}${when} · ${current.section[lesson.sectionId]?.name ?? ''}`}</Words>
+              <Words figures>{[title, section].filter(Boolean).join(' · ')}</Words>
               <Words
                 size="small"
                 tone={fate === 'replaces' && before ? 'ochre' : 'inkQuiet'}

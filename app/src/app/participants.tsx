@@ -1,0 +1,1 @@
+export { ParticipantsScreen as default } from '../features/participants/ParticipantsScreen';

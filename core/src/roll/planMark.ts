@@ -1,0 +1,47 @@
+import type { Lesson, Mark } from '../records/schema';
+import type { MarkFields } from './changes';
+
+/** A mark that would be made, shown before it is. */
+export interface PlannedMark {
+  lesson: Lesson;
+  mark: MarkFields;
+  /** What is recorded so far; undefined where nothing is. */
+  before: Mark | undefined;
+  /** `replaces`: something is recorded, or the roll was taken and the student was here. */
+  fate: 'new' | 'replaces' | 'same';
+  /** Somebody marked this student in this lesson, or took its roll: to be looked at before it goes. */
+  byHand: boolean;
+}
+
+/**
+ * What becomes of a mark when it meets what is recorded.
+ * @param found the student's mark in the lesson, if any
+ * @param source where the new one comes from: what came from there too was not made by hand
+ */
+export function planMark(
+  lesson: Lesson,
+  mark: MarkFields,
+  found: Mark | undefined,
+  source: Mark['source'],
+): PlannedMark {
+  const says = found && !found.removed && (found.standingId ?? found.arrivedAt ?? found.leftAt) !== null;
+  const before = says ? found : undefined;
+  const taken = lesson.takenAt !== null;
+  const now = before ?? { standingId: null, arrivedAt: null, leftAt: null };
+  const same =
+    (before !== undefined || taken) &&
+    now.standingId === mark.standingId &&
+    now.arrivedAt === mark.arrivedAt &&
+    now.leftAt === mark.leftAt;
+  return {
+    lesson,
+    mark,
+    before,
+    fate: same ? 'same' : before || taken ? 'replaces' : 'new',
+    byHand: before ? before.source !== source : taken,
+  };
+}
+
+/** Which mark of which lesson, as a key. */
+export const plannedKey = ({ lesson, mark }: Pick<PlannedMark, 'lesson' | 'mark'>) =>
+  `${lesson.id} ${mark.studentId}`;
