@@ -34,6 +34,12 @@ export function nameWords(written: string): string[] {
     .filter((word) => word !== '' && !noNames.has(word) && !/^\d+$/.test(word));
 }
 
+/** The same words in any order, whatever marks and devices stand beside them. */
+export function isSameName(a: string, b: string): boolean {
+  const words = nameWords(a).sort().join(' ');
+  return words !== '' && words === nameWords(b).sort().join(' ');
+}
+
 interface KnownName {
   /** Given and called names. */
   first: string[];

@@ -60,7 +60,9 @@ const filled = (row: TableRow) => row.cells.filter((cell) => cell !== '');
 /** A heading: at least two known titles, or one that stands alone, and nothing that is somebody or some time. */
 function headingOf(row: TableRow): Role[] | null {
   const cells = filled(row);
-  if (cells.some((cell) => emailShape.test(cell) || readMoment(cell, 'day_first') !== null)) return null;
+  const saysMore = (cell: string) =>
+    emailShape.test(cell) || /:\s*\S|^\d/.test(cell) || readMoment(cell, 'day_first') !== null;
+  if (cells.some(saysMore)) return null;
   const roles = row.cells.map((cell) => (cell.length > 0 && cell.length < 40 ? roleOfTitle(cell) : null));
   const known = roles.filter((role) => role !== null).length;
   const names = roles.some((role) => role === 'name' || role === 'given_name' || role === 'email');

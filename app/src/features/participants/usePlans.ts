@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { isSameName } from '@slate-path/core/participants/nameFit';
 import { planMeeting, targetsOf, type MeetingPlan } from '@slate-path/core/participants/planMeeting';
 import type { ParticipantReading } from '@slate-path/core/participants/readParticipants';
 import { personKey } from '@slate-path/core/participants/readParticipants';
@@ -7,6 +8,7 @@ import { listOf } from '@slate-path/core/records/records';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { zoneOf } from '../records/clock';
+import { useAccount } from '../records/account';
 import { useRecords } from '../records/useRecords';
 import type { Question } from './EntryQuestions';
 import { keptAnswers, type Answers } from './recordList';
@@ -34,6 +36,7 @@ export function usePlans(
 ): ListPlans {
   const current = useRecords((state) => state.current);
   const lessons = useAllLessons();
+  const teacherName = useAccount((account) => account.teacherName);
   return useMemo(() => {
     if (!reading || !inHand) return { plans: [], strangeDates: [], questions: [] };
     const zone = zoneOf(Object.values(current.school)[0]);
@@ -41,6 +44,9 @@ export function usePlans(
     const own = lessons.filter(({ sectionId }) => sectionId === inHand.sectionId);
     const { targets, strangeDates } = targetsOf(participants, own, inHand, byDates);
     const kept = keptAnswers(current, inHand.sectionId);
+    // The teacher was there too, and need not be asked who that is.
+    for (const found of participants)
+      if (isSameName(found.name, teacherName)) kept.set(personKey(found), null);
     const planWith = (remembered: Answers) =>
       targets.map((target) =>
         planMeeting(
@@ -61,5 +67,5 @@ export function usePlans(
       }
     const plans = planWith(new Map([...kept, ...answers]));
     return { plans, strangeDates, questions: [...asked.values()] };
-  }, [reading, inHand, current, lessons, looseEmail, byDates, answers]);
+  }, [reading, inHand, current, lessons, teacherName, looseEmail, byDates, answers]);
 }

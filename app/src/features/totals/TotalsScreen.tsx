@@ -2,7 +2,6 @@ import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import type { NameOrder } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import { LocalDateShape } from './dateShape';
 import type { StudentTotals } from '@slate-path/core/roll/rollTable';
