@@ -1,5 +1,6 @@
 import type { OpenDatabase } from './database/open';
 import type { Jobs } from './jobs/jobs';
+import type { Events } from './http/events';
 import type { Postman } from './messages/deliver';
 import type { MailServer } from './messages/mailServer';
 
@@ -9,6 +10,7 @@ export interface Services {
   jobs: Jobs;
   mail: MailServer;
   postman: Postman;
+  events: Events;
   clock: Clock;
   /** The id of the demo's teacher; null in a school's own installation. */
   demoTeacherId: string | null;

@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import { openDatabase } from './database/open';
 import { createApp } from './http/createApp';
+import { Events } from './http/events';
 import { listen } from './http/listen';
 import { startJobs } from './jobs/jobs';
 import { Postman } from './messages/deliver';
@@ -32,10 +33,12 @@ export async function startServer(options: StartOptions): Promise<Running> {
   const { clock, demoTeacherId = null } = options;
   const mail = new MailServer(path.join(options.dataFolder, 'outbox'));
   const postman = new Postman(database, mail, clock);
-  const services: Services = { database, jobs, mail, postman, clock, demoTeacherId };
+  const events = new Events();
+  const services: Services = { database, jobs, mail, postman, events, clock, demoTeacherId };
   // What a stop left waiting.
   await postman.deliverWaiting();
   const closeAll = async (server?: Server) => {
+    events.closeAll();
     if (server) await closeServer(server);
     await jobs.close();
     await database.close();

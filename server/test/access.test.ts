@@ -41,6 +41,11 @@ describe('who may do what', () => {
     'get /api/sections/{sectionId}/roll': [401, 401, 404],
     'post /api/sections/{sectionId}/roster-reading': [401, 401, 404],
     'post /api/sections/{sectionId}/participants-reading': [401, 401, 404],
+    'post /api/sections/{sectionId}/check-in-links': [401, 401, 404],
+    'post /api/sections/{sectionId}/check-in-links/end': [401, 401, 404],
+    'get /api/check-in/{token}': [404, 404, 404],
+    'post /api/check-in/{token}': [400, 400, 400],
+    'get /api/events': [401, 401, 200],
     'post /api/days-off-reading': [401, 401, 422],
   };
 

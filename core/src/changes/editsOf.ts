@@ -1,4 +1,5 @@
 import { calendarEdits } from '../calendar/edits';
+import { checkInEdits } from '../checkIn/edits';
 import { messageEdits } from '../messages/edits';
 import { participantEdits } from '../participants/edits';
 import { peopleEdits } from '../people/edits';
@@ -15,6 +16,7 @@ const editsByKind = {
   ...rollEdits,
   ...messageEdits,
   ...participantEdits,
+  ...checkInEdits,
 };
 
 /** The edits of a change (an undo has none of its own: it takes back those of another). */

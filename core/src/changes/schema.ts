@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Id, Instant } from '../records/schema';
 import { calendarChanges } from '../calendar/changes';
+import { checkInChanges } from '../checkIn/changes';
 import { messageChanges } from '../messages/changes';
 import { participantChanges } from '../participants/changes';
 import { peopleChanges } from '../people/changes';
@@ -16,6 +17,7 @@ export const changeKinds = {
   ...rollChanges,
   ...messageChanges,
   ...participantChanges,
+  ...checkInChanges,
 };
 
 export type KindName = keyof typeof changeKinds;

@@ -136,6 +136,31 @@ export const recordFields = {
     entry: z.string().min(1).max(254),
     studentId: Id.nullable(),
   }),
+  // How students of a class check themselves in; its id is the class's.
+  checkInSetting: z.object({
+    sectionId: Id,
+    opensMinutesBefore: z.int().min(0).max(120),
+    /** After the beginning of the lesson. */
+    closesMinutesAfter: z.int().min(1).max(240),
+    lunchChoices: z.array(z.string().trim().min(1).max(40)).max(12),
+    /** Only the given name and the first letter of the family name are shown. */
+    shortNames: z.boolean(),
+  }),
+  // What a student said on coming in; one a lesson, a second time corrects the first.
+  checkIn: z.object({
+    lessonId: Id,
+    studentId: Id,
+    at: Instant,
+    /** Storm 1, rain, cloud, breaks, clear 5; null is no answer. */
+    weather: z.int().min(1).max(5).nullable(),
+    wantsWord: z.boolean(),
+    lunch: z.string().max(40),
+    comment: z.string().max(500),
+    /** Which device it came from: only that it is another one matters. */
+    device: z.string().max(64),
+    /** The one before from this device was another student's. */
+    sameDevice: z.boolean(),
+  }),
 } as const;
 
 export type TableName = keyof typeof recordFields;
@@ -155,6 +180,8 @@ export type Standing = RecordOf<'standing'>;
 export type Lesson = RecordOf<'lesson'>;
 export type Mark = RecordOf<'mark'>;
 export type Message = RecordOf<'message'>;
+export type CheckIn = RecordOf<'checkIn'>;
+export type CheckInSetting = RecordOf<'checkInSetting'>;
 export type ParticipantAnswer = RecordOf<'participantAnswer'>;
 
 /** A record that a schema describes, with what every record has. */

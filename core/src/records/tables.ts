@@ -15,6 +15,8 @@ export const tableNames = [
   'mark',
   'message',
   'participantAnswer',
+  'checkInSetting',
+  'checkIn',
 ] as const satisfies readonly TableName[];
 
 /** Which fields of a table point at which other table. */
@@ -27,5 +29,7 @@ export const references: { [T in TableName]?: Record<string, TableName> } = {
   standing: { mergedIntoId: 'standing' },
   mark: { lessonId: 'lesson', studentId: 'student', standingId: 'standing' },
   message: { studentId: 'student' },
+  checkInSetting: { sectionId: 'section' },
+  checkIn: { lessonId: 'lesson', studentId: 'student' },
   participantAnswer: { sectionId: 'section', studentId: 'student' },
 };

@@ -6,12 +6,12 @@ import { Id, Instant, recordFields } from '../records/schema';
  * A lesson as the timetable gives it. Every change to a roll carries it, for most lessons are in
  * no table until somebody writes about them; the first change makes the record.
  */
-const LessonKey = recordFields.lesson
+export const LessonKey = recordFields.lesson
   .pick({ sectionId: true, date: true, startsAt: true, endsAt: true })
   .extend({ id: Id });
 export type LessonKey = z.infer<typeof LessonKey>;
 
-const MarkFields = recordFields.mark.pick({
+export const MarkFields = recordFields.mark.pick({
   studentId: true,
   standingId: true,
   arrivedAt: true,

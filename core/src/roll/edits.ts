@@ -3,7 +3,8 @@ import type { Mark } from '../records/schema';
 import type { LessonKey, LessonMarks, MarkFields, rollChanges } from './changes';
 import { markId } from './markId';
 
-function ensureLesson({ id, ...key }: LessonKey): Edit {
+/** The ground under what is said of a lesson that is in no table yet. */
+export function ensureLesson({ id, ...key }: LessonKey): Edit {
   const values = { ...key, label: '', setAside: false, takenAt: null };
   return { op: 'ensure', table: 'lesson', id, values };
 }
@@ -21,7 +22,7 @@ function ensureMark(lessonId: string, studentId: string): Edit {
   return { op: 'ensure', table: 'mark', id: markId(lessonId, studentId), values };
 }
 
-function setMark(
+export function setMark(
   lessonId: string,
   { studentId, ...values }: MarkFields,
   source: Mark['source'] = 'tap',

@@ -21,6 +21,8 @@ export const changeRoutes = [
         const receivedAt = new Date(services.clock()).toISOString();
         answers.push(await applyChange(services.database, change, { teacherId, receivedAt }));
       }
+      const [first] = body.changes as { device?: unknown }[];
+      services.events.tell(teacherId, typeof first?.device === 'string' ? first.device : '');
       // The answer does not wait for the mail: what is written is kept, and is on its way.
       if (body.changes.some(writesMessages)) void services.postman.deliverWaiting();
       return { answers };

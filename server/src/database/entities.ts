@@ -137,6 +137,24 @@ const ownColumns: Record<TableName, Columns> = {
     writtenAt: text,
   },
   participantAnswer: { sectionId: text, entry: text, studentId: nullableText },
+  checkInSetting: {
+    sectionId: text,
+    opensMinutesBefore: { type: 'integer' },
+    closesMinutesAfter: { type: 'integer' },
+    lunchChoices: json,
+    shortNames: flag,
+  },
+  checkIn: {
+    lessonId: text,
+    studentId: text,
+    at: text,
+    weather: { type: 'integer', nullable: true },
+    wantsWord: flag,
+    lunch: text,
+    comment: text,
+    device: text,
+    sameDevice: flag,
+  },
 };
 
 /** What views look rows up by, besides the owner. */
@@ -151,6 +169,8 @@ const indices: Partial<Record<TableName, string[][]>> = {
   meeting: [['sectionId']],
   message: [['studentId']],
   participantAnswer: [['sectionId']],
+  checkInSetting: [['sectionId']],
+  checkIn: [['lessonId'], ['studentId']],
 };
 
 function recordEntity(table: TableName): EntitySchema<Row> {
@@ -233,6 +253,31 @@ export const DeliveryEntity = new EntitySchema<Delivery>({
   ],
 });
 
+/** A way for a class's students to check in: the link holds a token, the database only its hash. */
+export interface CheckInLink {
+  tokenHash: string;
+  teacherId: string;
+  sectionId: string;
+  createdAt: string;
+  expiresAt: string;
+}
+
+export const CheckInLinkEntity = new EntitySchema<CheckInLink>({
+  name: 'checkInLink',
+  tableName: 'checkInLink',
+  columns: {
+    tokenHash: { type: 'text', primary: true },
+    teacherId: text,
+    sectionId: text,
+    createdAt: text,
+    expiresAt: text,
+  },
+  foreignKeys: [
+    { target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] },
+    { target: 'section', columnNames: ['sectionId'], referencedColumnNames: ['id'] },
+  ],
+});
+
 export const ChangeEntity = new EntitySchema<ChangeLine>({
   name: 'change',
   tableName: 'change',
@@ -260,5 +305,6 @@ export const entities = [
   SessionEntity,
   ChangeEntity,
   DeliveryEntity,
+  CheckInLinkEntity,
   ...Object.values(recordEntities),
 ];

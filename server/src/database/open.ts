@@ -5,6 +5,7 @@ import { DataSource, type DataSourceOptions, type EntityManager } from 'typeorm'
 import { entities } from './entities';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
 import { AttendanceRules1764100000000 } from './migrations/1764100000000-AttendanceRules';
+import { CheckIns1764300000000 } from './migrations/1764300000000-CheckIns';
 import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
 import { Sql } from './sql';
 
@@ -14,6 +15,7 @@ export const migrations = [
   FirstTables1764000000000,
   AttendanceRules1764100000000,
   ParticipantAnswers1764200000000,
+  CheckIns1764300000000,
 ];
 
 /** The data folder cannot be used, with one clear line that says why. */

@@ -63,6 +63,7 @@ function handlerOf(route: Route, services: Services): RequestHandler {
       }
     }
     const answer = await route.handle(call);
+    if (route.streams) return;
     if (answer instanceof Uint8Array) response.send(Buffer.from(answer));
     else if (route.answersWith) response.type(route.answersWith).send(answer);
     else response.json(answer);
@@ -74,7 +75,7 @@ function bodyReader({ fileUpTo, body }: Route): RequestHandler[] {
   return body ? [express.json({ limit: largestJson })] : [];
 }
 
-function limiter({ triesPerQuarterHour }: Route): RequestHandler[] {
+function limiter({ triesPerQuarterHour, countsFailuresOnly = false }: Route): RequestHandler[] {
   if (!triesPerQuarterHour) return [];
   const refuse: RequestHandler = () => {
     throw new Problem(429, 'Too many tries', 'There were too many tries. Wait a quarter of an hour.');
@@ -83,6 +84,7 @@ function limiter({ triesPerQuarterHour }: Route): RequestHandler[] {
     rateLimit({
       windowMs: 15 * 60_000,
       limit: triesPerQuarterHour,
+      skipSuccessfulRequests: countsFailuresOnly,
       standardHeaders: 'draft-8',
       legacyHeaders: false,
       handler: refuse,

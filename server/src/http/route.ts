@@ -53,6 +53,10 @@ export interface Route<
   cached?: 'per-teacher';
   /** Tries in a quarter of an hour from one address, where guessing must be slow. */
   triesPerQuarterHour?: number;
+  /** Only tries that fail count: many may come from one address with good reason. */
+  countsFailuresOnly?: boolean;
+  /** The answer is a stream that the handler writes itself. */
+  streams?: boolean;
   handle(call: Call<z.output<P>, z.output<Q>, z.output<B>>): Promise<z.input<A>>;
 }
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { accountRoutes } from '../accounts/routes';
+import { checkInRoutes } from '../checkIn/routes';
 import { changeRoutes } from '../changes/routes';
 import { messageRoutes } from '../messages/routes';
 import { participantRoutes } from '../participants/routes';
@@ -41,4 +42,5 @@ export const routes: readonly Route[] = [
   ...rosterRoutes,
   ...messageRoutes,
   ...participantRoutes,
+  ...checkInRoutes,
 ];

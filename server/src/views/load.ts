@@ -18,18 +18,17 @@ export async function load<T extends TableName>(
   return rows.map((row) => toRecord<T>(row));
 }
 
-/** The marks of all lessons of a range of days, in one query however many they are. */
-export async function loadMarksBetween(
+/** What belongs to the lessons of a range of days, in one query however many they are. */
+export async function loadOfLessonsBetween<T extends 'mark' | 'checkIn'>(
   database: DataSource,
-  teacherId: string,
-  from: string,
-  to: string,
-): Promise<RecordOf<'mark'>[]> {
+  table: T,
+  { teacherId, from, to }: { teacherId: string; from: string; to: string },
+): Promise<RecordOf<T>[]> {
   const rows = await database
-    .getRepository(recordEntities.mark)
-    .createQueryBuilder('mark')
-    .innerJoin('lesson', 'lesson', 'lesson.id = mark.lessonId')
-    .where('mark.teacherId = :teacherId AND lesson.date BETWEEN :from AND :to', { teacherId, from, to })
+    .getRepository(recordEntities[table])
+    .createQueryBuilder('row')
+    .innerJoin('lesson', 'lesson', 'lesson.id = row.lessonId')
+    .where('row.teacherId = :teacherId AND lesson.date BETWEEN :from AND :to', { teacherId, from, to })
     .getMany();
-  return rows.map((row) => toRecord<'mark'>(row));
+  return rows.map((row) => toRecord<T>(row));
 }

@@ -8,19 +8,21 @@ import { WatchItem } from '@slate-path/core/watch/watchList';
 import { ChangeEntity } from '../database/entities';
 import { ownerOf, route } from '../http/route';
 import type { Services } from '../services';
-import { load, loadMarksBetween } from './load';
+import { load, loadOfLessonsBetween } from './load';
 
 const Month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'A month looks like 2026-11');
 
 const LessonsWithMarks = z.object({
   lesson: z.array(recordSchema('lesson')),
   mark: z.array(recordSchema('mark')),
+  checkIn: z.array(recordSchema('checkIn')),
 });
 
-/** Some lessons with all that was marked in them, in two queries. */
+/** Some lessons with all that was marked and said in them, in three queries. */
 async function withMarks({ database }: Services, lessons: Lesson[]) {
-  const mark = await load(database.read, 'mark', { lessonId: In(lessons.map(({ id }) => id)) });
-  return { lesson: lessons, mark };
+  const ofThem = { lessonId: In(lessons.map(({ id }) => id)) };
+  const mark = await load(database.read, 'mark', ofThem);
+  return { lesson: lessons, mark, checkIn: await load(database.read, 'checkIn', ofThem) };
 }
 
 const Line = z.object({
@@ -59,6 +61,7 @@ export const viewRoutes = [
       enrolment: z.array(recordSchema('enrolment')),
       lesson: z.array(recordSchema('lesson')),
       participantAnswer: z.array(recordSchema('participantAnswer')),
+      checkInSetting: z.array(recordSchema('checkInSetting')),
     }),
     async handle({ services, teacherId }) {
       const of = { teacherId };
@@ -75,6 +78,7 @@ export const viewRoutes = [
         enrolment: await load(from, 'enrolment', of),
         lesson: await load(from, 'lesson', of),
         participantAnswer: await load(from, 'participantAnswer', of),
+        checkInSetting: await load(from, 'checkInSetting', of),
       };
     },
   }),
@@ -107,8 +111,9 @@ export const viewRoutes = [
     async handle({ query: { from, to }, teacherId, services }) {
       const { read } = services.database;
       const lesson = await load(read, 'lesson', { teacherId, date: Between(from, to) });
-      const mark = await loadMarksBetween(read, teacherId, from, to);
-      return { lesson, mark };
+      const mark = await loadOfLessonsBetween(read, 'mark', { teacherId, from, to });
+      const checkIn = await loadOfLessonsBetween(read, 'checkIn', { teacherId, from, to });
+      return { lesson, mark, checkIn };
     },
   }),
   route({
@@ -135,11 +140,16 @@ export const viewRoutes = [
     answer: z.object({
       mark: z.array(recordSchema('mark')),
       message: z.array(recordSchema('message')),
+      checkIn: z.array(recordSchema('checkIn')),
     }),
     async handle({ params, services }) {
       const of = { studentId: params.studentId };
       const from = services.database.read;
-      return { mark: await load(from, 'mark', of), message: await load(from, 'message', of) };
+      return {
+        mark: await load(from, 'mark', of),
+        message: await load(from, 'message', of),
+        checkIn: await load(from, 'checkIn', of),
+      };
     },
   }),
   route({
