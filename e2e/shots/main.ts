@@ -98,7 +98,7 @@ for (const { name, path: place, size, theme, before } of shots) {
     { name: 'prefers-color-scheme', value: theme ?? 'light' },
     { name: 'prefers-reduced-motion', value: 'reduce' },
   ]);
-  await page.goto(running.address + place, { waitUntil: 'networkidle0' });
+  await page.goto(running.address + place, { waitUntil: 'networkidle2' });
   await saved(page);
   await before?.(page);
   await new Promise((resolve) => setTimeout(resolve, 900));

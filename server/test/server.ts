@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { monotonicFactory } from 'ulid';
 
 const root = path.join(__dirname, '..', '..');
 
@@ -15,7 +16,7 @@ export interface TestServer {
 
 /** Starts a server and waits for its address. @returns the server, or what it said when it gave up */
 export async function tryServer(
-  options: { folder?: string; port?: number; now?: string; pages?: boolean } = {},
+  options: { folder?: string; port?: number; now?: string; runs?: boolean; pages?: boolean } = {},
 ): Promise<TestServer | { code: number | null; said: string }> {
   const folder = options.folder ?? fs.mkdtempSync(path.join(os.tmpdir(), 'slate-'));
   const child = spawn('node', ['--import', 'tsx', 'server/src/main.ts'], {
@@ -24,7 +25,7 @@ export async function tryServer(
       ...process.env,
       SLATE_DATA: folder,
       PORT: String(options.port ?? 0),
-      ...(options.now ? { SLATE_NOW: options.now } : {}),
+      ...(options.now ? { SLATE_NOW: options.now, SLATE_NOW_RUNS: options.runs ? 'yes' : 'no' } : {}),
       ...(options.pages ? {} : { SLATE_API_ONLY: '1' }),
     },
   });
@@ -60,6 +61,13 @@ export const teacher = {
   passphrase: 'harbour bell rings',
   school: { name: 'Tern Rock', zone: 'Europe/Dublin' },
 };
+
+const nextId = monotonicFactory();
+
+/** A change as a device would make it, before any test’s own time. */
+export function change(kind: string, payload: unknown) {
+  return { id: nextId(), kind, payload, madeAt: '2026-08-01T00:00:00.000Z', device: 'setup' };
+}
 
 export interface Caller {
   cookie: string;

@@ -9,11 +9,17 @@ import { keepShell } from '../features/records/shellCache';
 import { Frame } from '../features/shell/Frame';
 import { useChosenTheme } from '../theme/theme';
 
-void start();
-keepShell();
+/** A student's phone is nobody's desk: it signs in nowhere and keeps nothing of the application. */
+const atDoor = () => location.pathname.startsWith('/check-in/');
+
+if (!atDoor()) {
+  void start();
+  keepShell();
+}
 
 function Gate() {
   const state = useAccount((account) => account.state);
+  if (atDoor()) return <Slot />;
   switch (state) {
     case 'starting':
       return null;

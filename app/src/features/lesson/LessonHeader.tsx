@@ -12,6 +12,7 @@ import { IconAction } from '../../parts/IconAction';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
+import { useHasCheckIns, useRoundUp } from '../checkIn/useRoundUp';
 import { SavedSign } from '../shell/SavedSign';
 import { LessonLine } from './LessonLine';
 import type { LessonRow } from './LessonScreen';
@@ -28,6 +29,7 @@ interface LessonHeaderProps {
   onGo: (lesson: Lesson | undefined) => void;
   onOpenRow: (row: RollRow) => void;
   onListUntaken: () => void;
+  onListCheckIns: () => void;
 }
 
 interface TitleBarProps {
@@ -65,9 +67,33 @@ const TitleBar = memo(function TitleBar({ title, day, previous, next, onGo, onMe
   );
 });
 
+/** How many have come in by themselves; opens who has not. */
+function CheckedIn({ lesson, onPress }: { lesson: Lesson; onPress: () => void }) {
+  const { checkedIn, students, low, wantsWord } = useRoundUp(lesson);
+  const words = [
+    `${checkedIn} of ${students} in`,
+    low.length > 0 ? `${low.length} low` : '',
+    wantsWord.length > 0 ? `${wantsWord.length} ask for a word` : '',
+  ];
+  return <Action kind="plain" label={words.filter(Boolean).join(' · ')} onPress={onPress} />;
+}
+
 /** Which lesson this is, how far it is, and the way to others. */
 export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps) {
-  const { lesson, title, rows, now, untaken, previous, next, onGo, onOpenRow, onListUntaken } = props;
+  const {
+    lesson,
+    title,
+    rows,
+    now,
+    untaken,
+    previous,
+    next,
+    onGo,
+    onOpenRow,
+    onListUntaken,
+    onListCheckIns,
+  } = props;
+  const checkedIn = useHasCheckIns(lesson.id);
   const palette = usePalette();
   const wide = useWide();
   const { width } = useWindowDimensions();
@@ -100,13 +126,16 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
           onOpen={onOpenRow}
         />
       </View>
-      {untaken > 0 && !wide ? (
-        <View style={{ alignItems: 'flex-start', paddingHorizontal: space(1) }}>
-          <Action
-            kind="plain"
-            label={untaken === 1 ? '1 lesson not taken' : `${untaken} lessons not taken`}
-            onPress={onListUntaken}
-          />
+      {(untaken > 0 || checkedIn) && !wide ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', paddingHorizontal: space(1) }}>
+          {checkedIn ? <CheckedIn lesson={lesson} onPress={onListCheckIns} /> : null}
+          {untaken > 0 ? (
+            <Action
+              kind="plain"
+              label={untaken === 1 ? '1 lesson not taken' : `${untaken} lessons not taken`}
+              onPress={onListUntaken}
+            />
+          ) : null}
         </View>
       ) : null}
       {menu ? (

@@ -8,6 +8,7 @@ import { rollRows, type RollRow } from '@slate-path/core/roll/rollRows';
 import { longDay } from '../../parts/dates';
 import { Sheet } from '../../parts/Sheet';
 import { useWide } from '../../theme/theme';
+import { CheckInPanel } from '../checkIn/CheckInPanel';
 import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useRecordsAfterPaint } from '../records/afterPaint';
 import { useNow } from '../records/clock';
@@ -67,6 +68,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const rows = useRollRows(lesson, partner);
   const [openStudent, setOpenStudent] = useState<string | null>(null);
   const [listing, setListing] = useState(false);
+  const [checkIns, setCheckIns] = useState(false);
   const sections = useRecords((state) => state.current.section);
   const title = [lesson, ...(partner ? [partner] : [])]
     .map(({ sectionId }) => sections[sectionId]?.name ?? '')
@@ -80,6 +82,12 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
     },
     [router],
   );
+  const openCheckIns = useCallback(() => {
+    setCheckIns(true);
+  }, []);
+  const closeCheckIns = () => {
+    setCheckIns(false);
+  };
   const listUntaken = useCallback(() => {
     setListing(true);
   }, []);
@@ -110,6 +118,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           onGo={goTo}
           onOpenRow={openRow}
           onListUntaken={listUntaken}
+          onListCheckIns={openCheckIns}
         />
         <Roll
           lesson={lesson}
@@ -129,11 +138,23 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           open={open}
           onGo={goTo}
           onClose={close}
+          onOpen={setOpenStudent}
         />
       ) : null}
       {!wide && open ? (
         <Sheet title={displayName(open.student)} note={longDay(lesson.date)} onClose={close}>
           <MarkDetail lesson={open.lesson} row={open} onDone={close} />
+        </Sheet>
+      ) : null}
+      {checkIns ? (
+        <Sheet title="Check-ins" note={longDay(lesson.date)} onClose={closeCheckIns}>
+          <CheckInPanel
+            lesson={lesson}
+            onOpen={(studentId) => {
+              setCheckIns(false);
+              setOpenStudent(studentId);
+            }}
+          />
         </Sheet>
       ) : null}
       {listing ? (

@@ -7,6 +7,8 @@ import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { longDay } from '../../parts/dates';
+import { CheckInPanel } from '../checkIn/CheckInPanel';
+import { useHasCheckIns } from '../checkIn/useRoundUp';
 import type { LessonRow } from './LessonScreen';
 import { LessonList } from './UntakenList';
 import { MarkDetail } from './MarkDetail';
@@ -18,11 +20,13 @@ interface LessonSideProps {
   open: LessonRow | undefined;
   onGo: (lesson: Lesson) => void;
   onClose: () => void;
+  onOpen: (studentId: string) => void;
 }
 
 /** Beside the roll on a wide screen: the student that is open, else the day and what was forgotten. */
-export function LessonSide({ lesson, lessons, untaken, open, onGo, onClose }: LessonSideProps) {
+export function LessonSide({ lesson, lessons, untaken, open, onGo, onClose, onOpen }: LessonSideProps) {
   const palette = usePalette();
+  const checkedIn = useHasCheckIns(lesson.id);
   const sameDay = lessons.filter(({ date }) => date === lesson.date);
   return (
     <ScrollView
@@ -53,6 +57,7 @@ export function LessonSide({ lesson, lessons, untaken, open, onGo, onClose }: Le
             {longDay(lesson.date)}
           </Words>
           <LessonList lessons={sameDay} chosen={lesson.id} timesOnly onGo={onGo} />
+          {checkedIn ? <CheckInPanel lesson={lesson} onOpen={onOpen} /> : null}
           {untaken.length > 0 ? (
             <>
               <View style={{ height: space(2) }} />

@@ -3,12 +3,14 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Lesson, Mark, Standing } from '@slate-path/core/records/schema';
 import type { RollRow } from '@slate-path/core/roll/rollRows';
+import { markId } from '@slate-path/core/roll/markId';
 import { standingFor } from '@slate-path/core/roll/standings';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
+import { Said } from '../checkIn/Said';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
@@ -77,6 +79,7 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
     .filter((s) => !s.removed)
     .sort((a, b) => a.position - b.position);
   const { student, mark } = row;
+  const checkIn = useRecords((state) => state.current.checkIn[markId(lesson.id, student.id)]);
   const chosen = row.standing ?? standingFor(listed, 'here');
   const [comment, setComment] = useState(mark?.comment ?? '');
   const times = { arrivedAt: mark?.arrivedAt ?? null, leftAt: mark?.leftAt ?? null };
@@ -107,6 +110,7 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
           if (standing) choose(standing);
         }}
       />
+      {checkIn && !checkIn.removed ? <Said checkIn={checkIn} /> : null}
       {mark && sourceWords[mark.source] ? (
         <Words size="small" tone="inkQuiet">
           {sourceWords[mark.source]}

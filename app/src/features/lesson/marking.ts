@@ -82,6 +82,15 @@ function markGroups(groups: RollGroup[], standingId: string | null, takenAt: 'no
   makeChange('roll.markAll', { about: first.lesson.id, lessons }, historyOf(first.lesson));
 }
 
+/** Who has not come in by themselves is away; whoever did is here, and the roll is taken. */
+export function markMissingAway(lesson: Lesson, studentIds: readonly string[]): void {
+  const standingId = standingFor(standings(), 'away')?.id ?? null;
+  mark(
+    lesson,
+    studentIds.map((studentId) => ({ ...nowhere, studentId, standingId })),
+  );
+}
+
 export function markAllAway(groups: RollGroup[]): void {
   markGroups(groups, standingFor(standings(), 'away')?.id ?? null, 'now');
 }

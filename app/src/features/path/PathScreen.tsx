@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
-import type { Enrolment, Message } from '@slate-path/core/records/schema';
+import type { CheckIn, Enrolment, Message } from '@slate-path/core/records/schema';
 import { studentTotals } from '@slate-path/core/roll/totals';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
@@ -15,6 +15,7 @@ import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { rollBook, useAllLessons } from '../lesson/lessons';
+import { Said } from '../checkIn/Said';
 import { totalsWords } from '../month/totalsWords';
 import { EnrolmentForm } from '../people/EnrolmentForm';
 import { StudentForm } from '../people/StudentForm';
@@ -113,6 +114,7 @@ export function PathScreen() {
           </Card>
         );
       })}
+      <CheckIns checkIns={listOf(current, 'checkIn').filter((c) => c.studentId === studentId)} />
       <Written messages={listOf(current, 'message').filter((m) => m.studentId === studentId)} />
       <Contacts
         email={student.email}
@@ -139,6 +141,30 @@ export function PathScreen() {
         />
       ) : null}
     </Page>
+  );
+}
+
+/** What the student said on coming in, the latest first. */
+function CheckIns({ checkIns }: { checkIns: CheckIn[] }) {
+  const palette = usePalette();
+  const lessons = useRecords((state) => state.current.lesson);
+  if (checkIns.length === 0) return null;
+  return (
+    <View style={{ gap: space(1), borderTopWidth: 1, borderColor: palette.line, paddingTop: space(3) }}>
+      <Words bold heading={2}>
+        Said on coming in
+      </Words>
+      {checkIns
+        .toSorted((a, b) => (a.at < b.at ? 1 : -1))
+        .slice(0, 20)
+        .map((checkIn) => (
+          <Said
+            key={checkIn.id}
+            checkIn={checkIn}
+            day={longDay(lessons[checkIn.lessonId]?.date ?? checkIn.at.slice(0, 10))}
+          />
+        ))}
+    </View>
   );
 }
 

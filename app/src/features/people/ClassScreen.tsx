@@ -5,6 +5,7 @@ import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import Columns3 from 'lucide-react-native/icons/columns-3';
 import Group from 'lucide-react-native/icons/group';
 import Mail from 'lucide-react-native/icons/mail';
+import QrCode from 'lucide-react-native/icons/qr-code';
 import Sigma from 'lucide-react-native/icons/sigma';
 import Settings2 from 'lucide-react-native/icons/settings-2';
 import type { LucideIcon } from 'lucide-react-native';
@@ -172,6 +173,13 @@ export function ClassScreen() {
             }}
           />
         ) : null}
+        <Action
+          label="Check in"
+          icon={QrCode}
+          onPress={() => {
+            router.push({ pathname: '/classes/[sectionId]/check-in', params: { sectionId } });
+          }}
+        />
         <Action
           label="Set up"
           icon={Settings2}

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { ApiProblem, postJson, request } from './api';
-import { Device } from './device';
-import { openOutbox, sendNow } from './outbox';
+import { Device, deviceName } from './device';
+import { newId, openOutbox, sendNow } from './outbox';
 import { restore, useRecords } from './useRecords';
 import { openViews, renewViews } from './views';
 
@@ -44,6 +44,19 @@ async function openFor(teacher: Kept): Promise<void> {
   localStorage.setItem(keptKey, JSON.stringify(teacher));
   useAccount.setState({ state: 'open', teacherName: teacher.name, demo: teacher.demo });
   openOutbox(device, renewViews);
+  listen();
+}
+
+let events: EventSource | null = null;
+
+/** Hears of what other devices write, and of students who check in. */
+function listen(): void {
+  if (events && events.readyState !== EventSource.CLOSED) return;
+  events = new EventSource('/api/events');
+  events.onmessage = ({ data }: MessageEvent<string>) => {
+    const { device: by } = JSON.parse(data) as { device: string };
+    if (by !== deviceName(newId)) renewViews();
+  };
 }
 
 async function ask(): Promise<SessionAnswer> {

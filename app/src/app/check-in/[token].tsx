@@ -1,0 +1,1 @@
+export { StudentDoor as default } from '../../features/checkIn/StudentDoor';

@@ -1,0 +1,1 @@
+export { CheckInScreen as default } from '../../../features/checkIn/CheckInScreen';

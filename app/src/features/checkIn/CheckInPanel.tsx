@@ -1,0 +1,102 @@
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
+import { weatherWords } from '@slate-path/core/checkIn/roundUp';
+import { displayName } from '@slate-path/core/people/names';
+import type { CheckIn, Lesson, Student } from '@slate-path/core/records/schema';
+import { Action } from '../../parts/Action';
+import { WeatherSign } from '../../parts/WeatherSign';
+import { Words } from '../../parts/Words';
+import { space, target } from '../../theme/tokens';
+import { markMissingAway } from '../lesson/marking';
+import { useRoundUp } from './useRoundUp';
+
+interface CheckInPanelProps {
+  lesson: Lesson;
+  onOpen: (studentId: string) => void;
+}
+
+interface LineProps {
+  student: Student;
+  checkIn?: CheckIn;
+  words?: string;
+  onOpen: (studentId: string) => void;
+}
+
+function Line({ student, checkIn, words, onOpen }: LineProps) {
+  const weather = checkIn?.weather ?? null;
+  const said = [
+    weather === null ? '' : weatherWords[weather - 1],
+    words,
+    checkIn?.comment && `“${checkIn.comment}”`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+  return (
+    <TouchableRipple
+      role="button"
+      aria-label={`${displayName(student)}${said ? `: ${said}` : ''}`}
+      onPress={() => {
+        onOpen(student.id);
+      }}
+      style={{ minHeight: target, justifyContent: 'center' }}
+    >
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
+        {weather === null ? null : <WeatherSign weather={weather} />}
+        <View style={{ flex: 1 }}>
+          <Words>{displayName(student)}</Words>
+          {checkIn?.comment ? (
+            <Words size="small" tone="inkQuiet" lines={2}>
+              {checkIn.comment}
+            </Words>
+          ) : null}
+        </View>
+      </View>
+    </TouchableRipple>
+  );
+}
+
+/** Who has come in by themselves, who is missing, who feels low, who asks for a word, and lunch. */
+export function CheckInPanel({ lesson, onOpen }: CheckInPanelProps) {
+  const { missing, low, wantsWord, sameDevice, lunch, checkedIn, students } = useRoundUp(lesson);
+  const group = (title: string, lines: { student: Student; checkIn?: CheckIn }[]) =>
+    lines.length === 0 ? null : (
+      <View>
+        <Words bold>{`${title}: ${lines.length}`}</Words>
+        {lines.map(({ student, checkIn }) => (
+          <Line key={student.id} student={student} checkIn={checkIn} onOpen={onOpen} />
+        ))}
+      </View>
+    );
+  return (
+    <View style={{ gap: space(3) }} testID="check-ins">
+      <Words size="large" serif heading={2} live>
+        {`Checked in: ${checkedIn} of ${students}`}
+      </Words>
+      {group('Asks for a quiet word', wantsWord)}
+      {group('Storm or rain', low)}
+      {group('From the same device as the one before', sameDevice)}
+      {group(
+        'Not checked in',
+        missing.map((student) => ({ student })),
+      )}
+      {missing.length > 0 && checkedIn > 0 ? (
+        <View style={{ alignItems: 'flex-start' }}>
+          <Action
+            label={
+              missing.length === 1 ? 'The missing one is away' : `The ${missing.length} missing are away`
+            }
+            onPress={() => {
+              markMissingAway(
+                lesson,
+                missing.map(({ id }) => id),
+              );
+            }}
+          />
+        </View>
+      ) : null}
+      {lunch.length > 0 ? (
+        <Words>{`Lunch: ${lunch.map(({ choice, count }) => `${count} ${choice}`).join(', ')}`}</Words>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,32 @@
+import { View } from 'react-native';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import { weatherWords } from '@slate-path/core/checkIn/roundUp';
+import type { CheckIn } from '@slate-path/core/records/schema';
+import { WeatherSign } from '../../parts/WeatherSign';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+import { zoneOf } from '../records/clock';
+import { useRecords } from '../records/useRecords';
+
+/** What a student said on coming in, in one line. */
+export function Said({ checkIn, day }: { checkIn: CheckIn; day?: string }) {
+  const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
+  const { at, weather, wantsWord, lunch, comment, sameDevice } = checkIn;
+  const words = [
+    day ?? '',
+    `checked in ${localMoment(Date.parse(at), zone).time}`,
+    weather === null ? '' : weatherWords[weather - 1],
+    wantsWord ? 'asks for a quiet word' : '',
+    lunch ? `lunch: ${lunch}` : '',
+    sameDevice ? 'from the same device as the one before' : '',
+    comment ? `“${comment}”` : '',
+  ];
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
+      {weather === null ? null : <WeatherSign weather={weather} />}
+      <View style={{ flex: 1 }}>
+        <Words figures>{words.filter(Boolean).join(', ')}</Words>
+      </View>
+    </View>
+  );
+}

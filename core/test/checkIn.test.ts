@@ -1,0 +1,163 @@
+import fc from 'fast-check';
+import { markByArrival } from '../src/checkIn/arrival';
+import { checkInEdits } from '../src/checkIn/edits';
+import { roundUp } from '../src/checkIn/roundUp';
+import { shownNames } from '../src/checkIn/shownNames';
+import { checkInNow, plainSetting } from '../src/checkIn/window';
+import { applyEdits } from '../src/changes/edit';
+import { emptyRecords } from '../src/records/records';
+import type { CheckIn } from '../src/records/schema';
+import { lesson, mark, standings, standingsById, student } from './records';
+
+const at = (time: string) => ({ date: '2026-11-23', time });
+
+describe('when the door is open (10:40 to 11:30; from 10 minutes before to 30 after)', () => {
+  const early = lesson({ id: 'early', startsAt: '09:50', endsAt: '10:35', takenAt: null });
+  const lessons = [early, lesson()];
+  const setting = { ...plainSetting, closesMinutesAfter: 50 };
+  test.each([
+    ['09:39', 'opens 09:40'],
+    ['09:40', 'early until 10:35'],
+    ['10:29', 'early until 10:35'],
+    ['10:30', 'm.2026-11-23 until 11:30'],
+    ['11:29', 'm.2026-11-23 until 11:30'],
+    ['11:30', 'closed'],
+  ])('%s: %s', (time, expected) => {
+    const found = checkInNow(lessons, setting, at(time));
+    const words =
+      found.state === 'open'
+        ? `${found.lesson.id} until ${found.closesAt}`
+        : found.next
+          ? `opens ${found.next.opensAt}`
+          : 'closed';
+    expect(words).toBe(expected);
+  });
+  test('a lesson set aside has no door', () => {
+    expect(checkInNow([lesson({ setAside: true })], setting, at('10:45')).state).toBe('closed');
+  });
+});
+
+describe('what arriving makes of the mark (10:40, grace 5)', () => {
+  test.each([
+    ['in time, no mark', '10:45', null, null],
+    ['after the grace', '10:46', null, 'L 10:46'],
+    ['marked away, in time', '10:42', mark({ standingId: 'A' }), 'here'],
+    ['marked away, excused, late', '10:50', mark({ standingId: 'X' }), 'L 10:50'],
+    ['late by hand already', '10:55', mark({ standingId: 'L', arrivedAt: '10:48' }), null],
+    [
+      'late by an earlier check-in',
+      '10:55',
+      mark({ standingId: 'L', arrivedAt: '10:48', source: 'check_in' }),
+      null,
+    ],
+    ['gone early', '11:00', mark({ standingId: 'E', leftAt: '10:50' }), null],
+    ['the own lesson is set aside', '10:42', mark({ standingId: 'S' }), null],
+  ])('%s', (_what, time, found, expected) => {
+    const standing = found?.standingId ? standingsById[found.standingId] : undefined;
+    const made = markByArrival(
+      'a',
+      lesson(),
+      time,
+      { graceMinutes: 5 },
+      found ?? undefined,
+      standing,
+      standings,
+    );
+    const words =
+      made && (made.standingId === null ? 'here' : `${made.standingId} ${made.arrivedAt ?? ''}`.trim());
+    expect(words).toBe(expected);
+  });
+});
+
+test('short names show no more of a family name than tells it apart', () => {
+  const names = [
+    ['Mei', 'Tanaka'],
+    ['Mei', 'Thorsen'],
+    ['Jun', ''],
+    ['Ana', 'Silva'],
+    ['Ana', 'Silva'],
+    ['Bram', 'de Wit'],
+  ].map(([givenName, familyName], index) => student({ id: String(index), givenName, familyName }));
+  expect(shownNames(names, true).map(({ name }) => name)).toEqual([
+    'Ana S. (1)',
+    'Ana S. (2)',
+    'Bram d.',
+    'Jun',
+    'Mei Ta.',
+    'Mei Th.',
+  ]);
+  expect(shownNames(names, false).map(({ name }) => name)).toContain('Mei Thorsen');
+});
+
+test('no two students are ever shown by one name', () => {
+  const name = fc.constantFrom('Mei', 'Ana', 'Al', 'A', 'Anna', '');
+  fc.assert(
+    fc.property(fc.array(fc.tuple(name, name), { maxLength: 12 }), (found) => {
+      const students = found.map(([givenName, familyName], index) =>
+        student({ id: String(index), givenName: givenName || 'X', familyName }),
+      );
+      const shown = shownNames(students, true).map((one) => one.name);
+      expect(new Set(shown).size).toBe(students.length);
+    }),
+  );
+});
+
+const saying = (studentId: string, fields: Partial<CheckIn> = {}): CheckIn => ({
+  id: `l/${studentId}`,
+  lessonId: 'l',
+  studentId,
+  at: '2026-11-23T10:41:00.000Z',
+  weather: 4,
+  wantsWord: false,
+  lunch: '',
+  comment: '',
+  device: 'x',
+  sameDevice: false,
+  removed: false,
+  ...fields,
+});
+
+test('the round-up: who is missing in the order of the roll, who is low, who asks, and lunch', () => {
+  const students = ['a', 'b', 'c', 'd'].map((id) => student({ id }));
+  const found = roundUp(students, [
+    saying('c', { weather: 2, lunch: 'soup' }),
+    saying('a', { wantsWord: true, weather: null, lunch: 'fish' }),
+    saying('d', { lunch: 'soup', sameDevice: true }),
+    saying('stranger', { weather: 1 }),
+  ]);
+  expect({
+    missing: found.missing.map(({ id }) => id),
+    low: found.low.map(({ student: { id } }) => id),
+    wantsWord: found.wantsWord.map(({ student: { id } }) => id),
+    sameDevice: found.sameDevice.map(({ student: { id } }) => id),
+    lunch: found.lunch,
+    checkedIn: found.checkedIn,
+  }).toEqual({
+    missing: ['b'],
+    low: ['c'],
+    wantsWord: ['a'],
+    sameDevice: ['d'],
+    lunch: [
+      { choice: 'soup', count: 2 },
+      { choice: 'fish', count: 1 },
+    ],
+    checkedIn: 3,
+  });
+});
+
+test('a second time corrects the first: one record a lesson and student', () => {
+  const { id: _id, lessonId: _lesson, removed: _removed, ...first } = saying('a');
+  const { id, sectionId, date, startsAt, endsAt } = lesson();
+  const edits = [first, { ...first, weather: 1, comment: 'Not so well' }].flatMap((checkIn) =>
+    checkInEdits['checkIn.record']({
+      lesson: { id, sectionId, date, startsAt, endsAt },
+      checkIn,
+      mark: null,
+    }),
+  );
+  const records = applyEdits(emptyRecords(), edits);
+  expect(Object.values(records.checkIn).map(({ weather, comment }) => [weather, comment])).toEqual([
+    [1, 'Not so well'],
+  ]);
+  expect(records.lesson[id]?.takenAt).toBeNull();
+});

@@ -1,0 +1,137 @@
+import { callerOf, change, signedIn, startServer, type Caller, type TestServer } from './server';
+
+let server: TestServer;
+let ines: Caller;
+let token: string;
+const section = '01M8000000000000000000SECT';
+const ids = ['01M800000000000000000STUDA', '01M800000000000000000STUDB'];
+
+async function send(changes: unknown[]): Promise<void> {
+  const response = await ines.call('POST', '/api/changes', { changes });
+  const { answers } = (await response.json()) as { answers: { outcome: string; reason: string }[] };
+  expect(answers.filter(({ outcome }) => outcome !== 'applied')).toEqual([]);
+}
+
+beforeAll(async () => {
+  // A Monday, four minutes into the lesson.
+  server = await startServer({ now: '2026-11-23T10:44:00Z', runs: true });
+  ines = await signedIn(server.address);
+  const blank = { called: '', email: '', grade: '', schoolId: '' };
+  await send([
+    change('term.set', { id: 'term', name: 'Autumn', startsOn: '2026-11-02', endsOn: '2026-12-04' }),
+    change('section.set', { id: section, name: 'Boats', subject: '', room: '' }),
+    change('meeting.add', {
+      id: 'meeting',
+      sectionId: section,
+      weekday: 1,
+      startsAt: '10:40',
+      endsAt: '11:30',
+      validFrom: null,
+      validUntil: null,
+    }),
+    change('roster.accept', {
+      sectionId: section,
+      people: ids.map((id, index) => ({
+        id,
+        added: { givenName: ['Mei', 'Jun'][index], familyName: 'Tanaka', ...blank },
+        changed: {},
+        guardians: [],
+        enrolment: { id: `e${index}`, cohort: '', startsOn: null },
+      })),
+    }),
+  ]);
+  token = await link();
+});
+afterAll(() => server.stop());
+
+async function link(): Promise<string> {
+  const made = await ines.call('POST', `/api/sections/${section}/check-in-links`);
+  return ((await made.json()) as { token: string }).token;
+}
+
+const phone = () => callerOf(server.address);
+const saying = (studentId = ids[0], fields: object = {}) => ({
+  studentId,
+  weather: 2,
+  wantsWord: true,
+  lunch: 'soup',
+  comment: 'a <b>word</b>',
+  device: 'phone-1',
+  ...fields,
+});
+const say = (body: object, by = token) => phone().call('POST', `/api/check-in/${by}`, body);
+
+async function day() {
+  const response = await ines.call('GET', '/api/days/2026-11-23');
+  return (await response.json()) as {
+    checkIn: { studentId: string; weather: number; comment: string; lunch: string; sameDevice: boolean }[];
+    lesson: { takenAt: string | null }[];
+  };
+}
+
+test('a phone is told the class and names in short, and nothing of anybody', async () => {
+  const door = (await (await phone().call('GET', `/api/check-in/${token}`)).json()) as object;
+  expect(door).toEqual({
+    className: 'Boats',
+    open: true,
+    startsAt: '10:40',
+    closesAt: '11:10',
+    opensAt: null,
+    lunchChoices: [],
+    students: [
+      { id: ids[1], name: 'Jun T.' },
+      { id: ids[0], name: 'Mei T.' },
+    ],
+  });
+});
+
+test('checking in is kept as said, text is text, a lunch that is not offered is none; the roll is not taken by it', async () => {
+  const answer = await say(saying());
+  expect([answer.status, await answer.json()]).toEqual([
+    200,
+    { name: 'Mei T.', at: '10:44', late: false, shortened: false },
+  ]);
+  const { checkIn, lesson } = await day();
+  expect(checkIn).toMatchObject([{ studentId: ids[0], weather: 2, comment: 'a <b>word</b>', lunch: '' }]);
+  expect(lesson.map(({ takenAt }) => takenAt)).toEqual([null]);
+});
+
+test('somebody else from the same phone is marked; the tablet at the door is not; a long comment is shortened', async () => {
+  const long = await say(saying(ids[1], { comment: 'x'.repeat(10_000) }));
+  expect(await long.json()).toMatchObject({ shortened: true });
+  const jun = async () => (await day()).checkIn.find(({ studentId }) => studentId === ids[1]);
+  expect(await jun()).toMatchObject({ sameDevice: true, comment: 'x'.repeat(500) });
+  await say(saying(ids[1], { device: 'shared', comment: '' }));
+  expect(await jun()).toMatchObject({ sameDevice: false, comment: '' });
+});
+
+test('who is not in the class, and an answer that is none, are refused with a sentence', async () => {
+  const stranger = await say(saying('nobody'));
+  expect([stranger.status, ((await stranger.json()) as { detail: string }).detail]).toEqual([
+    404,
+    'This name is not in the class. Choose yours again.',
+  ]);
+  expect((await say(saying(ids[0], { weather: 9 }))).status).toBe(400);
+});
+
+test('a link that has ended and one that never was get the same answer, and a thousand tries are slowed', async () => {
+  const old = token;
+  await ines.call('POST', `/api/sections/${section}/check-in-links/end`);
+  const ended = await phone().call('GET', `/api/check-in/${old}`);
+  const never = await phone().call('GET', '/api/check-in/never-was');
+  expect([ended.status, await ended.text()]).toEqual([never.status, await never.text()]);
+  const statuses = new Set<number>();
+  for (let index = 0; index < 80; index += 1)
+    statuses.add((await phone().call('GET', `/api/check-in/guess-${index}`)).status);
+  expect([...statuses].sort()).toEqual([404, 429]);
+});
+
+test('the teacher’s page hears of what others write', async () => {
+  const stream = await ines.call('GET', '/api/events');
+  const reader = stream.body!.getReader();
+  await reader.read();
+  await send([change('section.set', { id: section, name: 'Boats and knots', subject: '', room: '' })]);
+  const { value } = await reader.read();
+  expect(new TextDecoder().decode(value)).toContain('"device"');
+  await reader.cancel();
+});
