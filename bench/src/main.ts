@@ -1,12 +1,16 @@
 import { benchBrowser } from './browser';
+import { benchCheckIn } from './checkIn';
 import { benchDurable } from './durable';
+import { benchMatching } from './matching';
 import { benchMonth } from './month';
 import { benchViews } from './views';
 
 const parts: Record<string, () => Promise<Record<string, number>>> = {
   durable: benchDurable,
+  matching: benchMatching,
   views: benchViews,
   month: benchMonth,
+  checkIn: benchCheckIn,
   browser: benchBrowser,
 };
 

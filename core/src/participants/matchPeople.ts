@@ -1,6 +1,6 @@
 import { groupBy } from '../records/groupBy';
 import type { Student } from '../records/schema';
-import { fitRank, nameFit, type Fit } from './nameFit';
+import { fitRank, knownName, nameFit, nameWords, type Fit, type KnownName } from './nameFit';
 import { personKey, type Participant } from './readParticipants';
 
 /** A student as a list is matched with. */
@@ -33,16 +33,21 @@ type Finding =
   | { kind: 'nobody' }
   | { kind: 'doubt'; candidates: string[] };
 
-const byFit = (students: readonly Known[], name: string) =>
-  students
+/** A class with every name taken apart once. */
+type Class = readonly (Known & { name: KnownName })[];
+
+function byFit(students: Class, name: string) {
+  const words = nameWords(name);
+  return students
     .flatMap((student) => {
-      const fit = nameFit(name, student);
+      const fit = nameFit(words, student.name);
       return fit ? [{ id: student.id, fit, rank: fitRank(fit) }] : [];
     })
     .sort((a, b) => a.rank - b.rank);
+}
 
 /** By the name alone: one who has all of it, or the only one whom it fits at all surely. */
-function byName(students: readonly Known[], name: string): Finding {
+function byName(students: Class, name: string): Finding {
   const found = byFit(students, name);
   const whole = found.filter(({ fit }) => fit === 'name');
   const sure = whole.length > 0 ? whole : found.filter(({ fit }) => fit !== 'near');
@@ -51,11 +56,7 @@ function byName(students: readonly Known[], name: string): Finding {
   return { kind: 'sure', studentId: only.id, by: only.fit as MatchedBy, rank: only.rank };
 }
 
-function findingOf(
-  lines: readonly Participant[],
-  students: readonly Known[],
-  options: MatchOptions,
-): Finding {
+function findingOf(lines: readonly Participant[], students: Class, options: MatchOptions): Finding {
   const [first] = lines;
   if (!first) return { kind: 'nobody' };
   const answer = options.remembered.get(personKey(first));
@@ -75,7 +76,7 @@ function findingOf(
       named?.kind === 'sure' &&
       named.by === 'name' &&
       named.studentId !== told.id &&
-      !nameFit(first.name, told);
+      !nameFit(nameWords(first.name), told.name);
     if (contradicts) return { kind: 'doubt', candidates: [told.id, named.studentId] };
     return {
       kind: 'sure',
@@ -115,7 +116,8 @@ export function matchPeople(
   options: MatchOptions,
 ): Matching {
   const matching: Matching = { matched: new Map(), unmatched: [] };
-  const found = people.map((lines) => ({ lines, finding: findingOf(lines, students, options) }));
+  const known = students.map((student) => ({ ...student, name: knownName(student) }));
+  const found = people.map((lines) => ({ lines, finding: findingOf(lines, known, options) }));
   const claims = groupBy(
     found.flatMap(({ finding }) => (finding.kind === 'sure' ? [finding] : [])),
     ({ studentId }) => studentId,
@@ -132,9 +134,9 @@ export function matchPeople(
       (claim) => claim !== finding && claim.by !== 'remembered',
     );
     const wins = told || rivals.every(({ rank }) => rank > finding.rank);
-    const known = matching.matched.get(finding.studentId);
+    const before = matching.matched.get(finding.studentId);
     if (!wins) matching.unmatched.push({ lines, candidates: [finding.studentId] });
-    else if (known) known.lines.push(...lines);
+    else if (before) before.lines.push(...lines);
     else matching.matched.set(finding.studentId, { lines: [...lines], by: finding.by });
   }
   return matching;

@@ -40,7 +40,8 @@ export function isSameName(a: string, b: string): boolean {
   return words !== '' && words === nameWords(b).sort().join(' ');
 }
 
-interface KnownName {
+/** A student's name as written ones are compared with it. */
+export interface KnownName {
   /** Given and called names. */
   first: string[];
   family: string[];
@@ -48,7 +49,7 @@ interface KnownName {
   telling: string[];
 }
 
-function knownName({ givenName, familyName, called }: Named): KnownName {
+export function knownName({ givenName, familyName, called }: Named): KnownName {
   const family = nameWords(familyName);
   const telling = family.filter((word) => !particles.has(word));
   return {
@@ -63,7 +64,7 @@ const shortestTypo = 5;
 /** One slip of the keys that does not make another name of it: a letter inside left out, doubled, or two swapped. */
 function isTypo(written: string, known: string): boolean {
   if (written === known || known.length < shortestTypo || written[0] !== known[0]) return false;
-  if (distance(written, known).steps !== 1) return false;
+  if (Math.abs(written.length - known.length) > 1 || distance(written, known).steps !== 1) return false;
   // Mario and Maria, Karin and Karen, Daniel and Daniela: as likely somebody else.
   const longer = written.startsWith(known) || known.startsWith(written);
   return !longer && (written.length !== known.length || isSwap(written, known));
@@ -77,7 +78,9 @@ function isSwap(a: string, b: string): boolean {
 }
 
 function isNear(written: string, known: string): boolean {
-  return known.length >= 4 && distance(written, known).steps <= (known.length >= 8 ? 2 : 1);
+  const most = known.length >= 8 ? 2 : 1;
+  if (known.length < 4 || Math.abs(written.length - known.length) > most) return false;
+  return distance(written, known).steps <= most;
 }
 
 const contains = (words: readonly string[], all: readonly string[]) =>
@@ -163,11 +166,9 @@ function nearFit(words: readonly string[], { first }: KnownName): Fit | null {
   return words.some((word) => first.includes(word)) ? 'near' : null;
 }
 
-/** How a written name fits a student's; null when it is another's. */
-export function nameFit(written: string, student: Named): Fit | null {
-  const words = nameWords(written);
+/** How a written name's words fit a student's; null when it is another's. */
+export function nameFit(words: readonly string[], known: KnownName): Fit | null {
   if (words.length === 0) return null;
-  const known = knownName(student);
   return (
     wholeFit(words, known) ??
     initialFit(words, known) ??

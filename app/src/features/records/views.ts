@@ -64,14 +64,16 @@ async function renew(path: string): Promise<void> {
   });
 }
 
+const renewAfterMs = 400;
 let renewal: ReturnType<typeof setTimeout> | undefined;
 
-/** Asks again for the views on the screen, a moment after the last call. */
+/** Asks again for the views on the screen, a moment later; calls until then are one. */
 export function renewViews(): void {
-  clearTimeout(renewal);
-  renewal = setTimeout(() => {
+  // Not put off by the next call: while a class checks in there is always a next one.
+  renewal ??= setTimeout(() => {
+    renewal = undefined;
     for (const path of inUse.keys()) void renew(path);
-  }, 600);
+  }, renewAfterMs);
 }
 
 /** Keeps a view on the screen up to date; its records arrive in `useRecords`, the rest in the answer. */
