@@ -3,6 +3,7 @@ import { markByArrival } from '../src/checkIn/arrival';
 import { checkInEdits } from '../src/checkIn/edits';
 import { roundUp } from '../src/checkIn/roundUp';
 import { shownNames } from '../src/checkIn/shownNames';
+import { weatherWeeks } from '../src/checkIn/weatherWeeks';
 import { checkInNow, plainSetting } from '../src/checkIn/window';
 import { applyEdits } from '../src/changes/edit';
 import { emptyRecords } from '../src/records/records';
@@ -160,4 +161,32 @@ test('a second time corrects the first: one record a lesson and student', () => 
     [1, 'Not so well'],
   ]);
   expect(records.lesson[id]?.takenAt).toBeNull();
+});
+
+test('who is low in the last lesson, and who is two signs below the own usual of three answers or more', () => {
+  const dates = ['2026-11-16', '2026-11-18', '2026-11-20', '2026-11-23'];
+  const lessons = dates.map((date) => lesson({ id: date, date }));
+  const says = (studentId: string, signs: (number | null)[]) =>
+    signs.map((weather, index) =>
+      saying(studentId, { id: `${index}${studentId}`, lessonId: dates[index] ?? '', weather }),
+    );
+  const checkIns = [
+    ...says('steady', [4, 5, 4, 4]),
+    ...says('turned', [4, 5, 4, 2]),
+    ...says('always low', [2, 1, 2, 2]),
+    ...says('two answers', [null, 5, 5, 1]),
+    ...says('silent today', [4, 4, 4, null]),
+  ];
+  const students = ['steady', 'turned', 'always low', 'two answers', 'silent today'].map((id) =>
+    student({ id }),
+  );
+  const rows = weatherWeeks(students, lessons.slice(2), lessons.slice(0, 2), checkIns);
+  expect(rows.map((row) => [row.student.id, row.usual, row.latest, row.low, row.lowerThanUsual])).toEqual([
+    ['steady', 4, 4, false, false],
+    ['turned', 4, 2, true, true],
+    ['always low', 2, 2, true, false],
+    ['two answers', null, 1, true, false],
+    ['silent today', 4, null, false, false],
+  ]);
+  expect(rows[1]?.weather).toEqual([4, 2]);
 });

@@ -1,6 +1,7 @@
 import { monotonicFactory } from 'ulid';
 import type { CalendarReading } from '@slate-path/core/calendar/icalendar';
 import { lessonId } from '@slate-path/core/calendar/lessons';
+import { instantOf } from '@slate-path/core/calendar/zone';
 import type { ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
 import type { Enrolment, Guardian, Standing, Student } from '@slate-path/core/records/schema';
 import type { MarkFields } from '@slate-path/core/roll/changes';
@@ -9,7 +10,8 @@ import { acceptedPeople, defaultDecision, type MergedRow } from '@slate-path/cor
 import type { ApiClient } from './apiClient';
 import type { Exception } from './attendance';
 import { daysOffCalendar, rosterCsv } from './files';
-import { classes, periodTimes } from './scenario';
+import { classes, periodTimes, school } from './scenario';
+import { checkInClass, checkInSetting, makeCheckIns } from './weather';
 import { makeTerm, meetingKey, type DemoLesson, type DemoTerm } from './term';
 
 type Payload<K extends KindName> = ChangeOf<K>['payload'];
@@ -92,6 +94,7 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
     await bringRoster(client, sender, term, name, sections.get(name) ?? '', begun);
   const setup = await client.get<Setup>('/api/setup');
   const students = new Map(setup.student.map(({ schoolId, id }) => [schoolId, id]));
+  const observed: Parameters<typeof makeCheckIns>[0][number][] = [];
   for (const lesson of term.lessons) {
     const key = {
       id: lessonId(meetings.get(lesson.meetingKey) ?? '', lesson.date),
@@ -101,9 +104,25 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
       endsAt: lesson.endsAt,
     };
     await addLesson(sender, lesson, key, students, setup.standing);
+    if (lesson.className === checkInClass && lesson.fate === 'taken')
+      observed.push({ key, there: thereIn(lesson, term, students) });
   }
+  const checkInSectionId = sections.get(checkInClass) ?? '';
+  await sender.add('checkIn.setting', { sectionId: checkInSectionId, ...checkInSetting }, begun);
+  const momentOf = (date: string, before: number, startsAt: string) =>
+    new Date(instantOf({ date, time: startsAt }, school.zone) - before * 60_000).toISOString();
+  for (const payload of makeCheckIns(observed, momentOf))
+    await sender.add('checkIn.record', payload, Date.parse(payload.checkIn.at));
   await sender.send();
   return term;
+}
+
+/** Who was in a lesson at its beginning. */
+function thereIn(lesson: DemoLesson, term: DemoTerm, students: ReadonlyMap<string, string>) {
+  const missing = new Set(lesson.exceptions.map(({ student }) => student.schoolId));
+  return term.students
+    .filter(({ classes: own, schoolId }) => own.includes(lesson.className) && !missing.has(schoolId))
+    .map(({ schoolId, givenName }) => ({ id: students.get(schoolId) ?? '', givenName }));
 }
 
 async function bringRoster(

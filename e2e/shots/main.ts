@@ -3,7 +3,8 @@ import os from 'node:os';
 import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { startDemo } from '@slate-path/demo/startDemo';
-import type { Section, Student } from '@slate-path/core/records/schema';
+import { participantList } from '@slate-path/demo/meetingTool';
+import type { Meeting, Section, Student } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import { control, openBrowser, openPage, saved, says, tap, type, type sizes } from '../src/browser';
 
@@ -31,6 +32,7 @@ const client = await ApiClient.signIn(running.address, '/api/demo-sign-in', {});
 const { section, student } = await client.get<{ section: Section[]; student: Student[] }>('/api/setup');
 const boats = section.find(({ name }) => name === 'Boat Workshop')?.id ?? '';
 const tides = section.find(({ name }) => name === 'Tides and Navigation')?.id ?? '';
+const advisory = section.find(({ name }) => name === 'Watch')?.id ?? '';
 const tomasz = student.find(({ familyName }) => familyName === 'Afolabi')?.id ?? '';
 
 const takeRoll = async (page: Page) => {
@@ -58,24 +60,61 @@ const awayForATrip = async (page: Page) => {
   await (await control(page, 'Record')).evaluate((node) => node.scrollIntoView({ block: 'end' }));
 };
 
+/** The page that a student sees; on the clock of these pictures the class's lesson is on. */
+async function studentsPage(): Promise<string> {
+  const { token } = await client.postJson<{ token: string }>(`/api/sections/${boats}/check-in-links`, {});
+  return `/check-in/${token}`;
+}
+
+const comeIn = async (page: Page) => {
+  await tap(page, 'Mei Ta');
+  await tap(page, 'breaks');
+};
+
+async function lessonNow(): Promise<string> {
+  const { meeting } = await client.get<{ meeting: Meeting[] }>('/api/setup');
+  const today = meeting.find(({ sectionId, weekday }) => sectionId === boats && weekday === 1);
+  return `${today?.id ?? ''}.${now.slice(0, 10)}`;
+}
+
+const readList = async (page: Page) => {
+  const students = student.filter(({ email }) => email !== '').slice(0, 26);
+  const meeting = { title: 'Boat Workshop', date: now.slice(0, 10), startsAt: '10:40', endsAt: '11:30' };
+  const list = participantList({ ...meeting, hosts: [], students: [...students, stranger] }, 'report', '1');
+  await says(page, 'Or paste the list here');
+  await tap(page, 'Or paste the list here');
+  await page.keyboard.sendCharacter(list);
+  await tap(page, 'Read what I pasted');
+  await says(page, 'Who is this?');
+  await page.evaluate(() => {
+    (document.activeElement as HTMLElement).blur();
+  });
+};
+const stranger = { givenName: 'Mei', familyName: '', called: '', email: '' };
+
 const shots: Shot[] = [
   { name: 'lesson-phone', path: '/', size: 'phone', before: takeRoll },
   { name: 'lesson-board-phone', path: '/', size: 'phone', theme: 'dark' },
   { name: 'lesson-wide', path: '/', size: 'wide' },
   { name: 'mark-phone', path: '/', size: 'phone', before: (page) => tap(page, 'More about Dario') },
-  { name: 'month-phone', path: `/classes/${boats}/months/2026-11`, size: 'phone' },
   { name: 'month-wide', path: `/classes/${boats}/months/2026-11`, size: 'wide' },
   { name: 'days-wide', path: `/classes/${tides}/days`, size: 'wide', before: catchUp },
   { name: 'totals-wide', path: `/totals?sectionId=${tides}`, size: 'wide' },
   { name: 'range-phone', path: `/range?sectionId=${boats}`, size: 'phone', before: awayForATrip },
   { name: 'write-phone', path: `/write?sectionId=${boats}`, size: 'phone' },
   { name: 'vocabulary-phone', path: '/desk/vocabulary', size: 'phone' },
+  { name: 'weather-board-wide', path: `/classes/${advisory}/weather`, size: 'wide', theme: 'dark' },
+  { name: 'check-in-phone', path: await studentsPage(), size: 'phone', before: comeIn },
+  {
+    name: 'participants-phone',
+    path: `/participants?lessonId=${encodeURIComponent(await lessonNow())}`,
+    size: 'phone',
+    before: readList,
+  },
   { name: 'watch-phone', path: '/watch', size: 'phone' },
-  { name: 'watch-board-wide', path: '/watch', size: 'wide', theme: 'dark' },
   { name: 'people-wide', path: '/people', size: 'wide' },
   { name: 'class-phone', path: `/classes/${boats}`, size: 'phone' },
   { name: 'path-wide', path: `/students/${tomasz}`, size: 'wide' },
-  { name: 'path-phone', path: `/students/${tomasz}`, size: 'phone' },
   { name: 'desk-wide', path: '/desk', size: 'wide' },
   {
     name: 'roster-phone',
@@ -99,7 +138,7 @@ for (const { name, path: place, size, theme, before } of shots) {
     { name: 'prefers-reduced-motion', value: 'reduce' },
   ]);
   await page.goto(running.address + place, { waitUntil: 'networkidle2' });
-  await saved(page);
+  if (!place.startsWith('/check-in/')) await saved(page);
   await before?.(page);
   await new Promise((resolve) => setTimeout(resolve, 900));
   await page.screenshot({ path: path.join(folder, `${name}.png`) });

@@ -1,7 +1,8 @@
+import CloudSun from 'lucide-react-native/icons/cloud-sun';
 import Copy from 'lucide-react-native/icons/copy';
 import Link2Off from 'lucide-react-native/icons/link-2-off';
 import Tablet from 'lucide-react-native/icons/tablet';
-import { useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { shownNames } from '@slate-path/core/checkIn/shownNames';
@@ -62,6 +63,7 @@ export function CheckInScreen() {
   const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
   const wide = useWide();
   const now = useNow();
+  const router = useRouter();
   const section = useRecords((state) => state.current.section[sectionId]);
   const setting = useRecords((state) => state.current.checkInSetting[sectionId]) ?? plainSetting;
   const lessons = useAllLessons().filter((lesson) => lesson.sectionId === sectionId);
@@ -83,6 +85,15 @@ export function CheckInScreen() {
             : 'No lesson is open now'
       }
       back={{ to: toClass, name: 'Back to the class' }}
+      tools={
+        <Action
+          label="Weather"
+          icon={CloudSun}
+          onPress={() => {
+            router.push({ pathname: '/classes/[sectionId]/weather', params: { sectionId } });
+          }}
+        />
+      }
       full
     >
       <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(5), alignItems: 'flex-start' }}>

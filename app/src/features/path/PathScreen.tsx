@@ -156,7 +156,7 @@ function CheckIns({ checkIns }: { checkIns: CheckIn[] }) {
       </Words>
       {checkIns
         .toSorted((a, b) => (a.at < b.at ? 1 : -1))
-        .slice(0, 20)
+        .slice(0, 8)
         .map((checkIn) => (
           <Said
             key={checkIn.id}

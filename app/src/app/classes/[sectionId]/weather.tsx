@@ -1,0 +1,1 @@
+export { WeatherScreen as default } from '../../../features/checkIn/WeatherScreen';
