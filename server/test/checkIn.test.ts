@@ -131,7 +131,7 @@ test('the teacher’s page hears of what others write', async () => {
   const reader = stream.body!.getReader();
   await reader.read();
   await send([change('section.set', { id: section, name: 'Boats and knots', subject: '', room: '' })]);
-  const { value } = await reader.read();
+  const { value } = (await reader.read()) as { value: Uint8Array };
   expect(new TextDecoder().decode(value)).toContain('"device"');
   await reader.cancel();
 });

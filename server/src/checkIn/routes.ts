@@ -183,7 +183,7 @@ export const checkInRoutes = [
       return {
         name: shown.name,
         at: door.now.time,
-        late: payload.mark?.arrivedAt !== undefined && payload.mark?.arrivedAt !== null,
+        late: typeof payload.mark?.arrivedAt === 'string',
         shortened: body.comment.trim().length > longestComment,
       };
     },
