@@ -11,6 +11,7 @@ import { isEnrolledOn, wasHeld } from '@slate-path/core/roll/totals';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
+import { DayHead } from '../../parts/DayHead';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
 import { TapArea } from '../../parts/TapArea';
@@ -119,19 +120,9 @@ function Table({ lessons, rows, wide }: { lessons: Lesson[]; rows: WeatherRow[];
     <Card style={{ padding: 0, alignSelf: 'flex-start', maxWidth: '100%' }}>
       <View style={{ flexDirection: 'row', paddingVertical: space(2), paddingRight: space(2) }}>
         <View style={{ width: nameWidth }} />
-        {lessons.map(({ id, date }) => {
-          const [weekday, day] = shortDay(date).split(' ');
-          return (
-            <View key={id} style={{ width: columnWidth, alignItems: 'center' }}>
-              <Words size="small" tone="inkQuiet">
-                {weekday}
-              </Words>
-              <Words size="small" figures>
-                {day}
-              </Words>
-            </View>
-          );
-        })}
+        {lessons.map(({ id, date }) => (
+          <DayHead key={id} date={date} width={columnWidth} />
+        ))}
       </View>
       {rows.map(({ student, weather, lowerThanUsual, latest, usual }) => (
         <TapArea

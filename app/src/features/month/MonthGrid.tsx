@@ -5,6 +5,7 @@ import type { Lesson } from '@slate-path/core/records/schema';
 import type { Totals } from '@slate-path/core/roll/totals';
 import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
+import { DayHead } from '../../parts/DayHead';
 import { PresenceBars } from '../../parts/PresenceBar';
 import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
@@ -51,19 +52,9 @@ function Heading({ lessons }: { lessons: readonly Lesson[] }) {
   return (
     <View style={{ flexDirection: 'row', paddingVertical: space(2) }}>
       <View style={{ width: nameWidth }} />
-      {lessons.map(({ id, date }) => {
-        const [weekday, day] = shortDay(date).split(' ');
-        return (
-          <View key={id} style={{ width: target, alignItems: 'center' }}>
-            <Words size="small" tone="inkQuiet">
-              {weekday}
-            </Words>
-            <Words size="small" figures>
-              {day}
-            </Words>
-          </View>
-        );
-      })}
+      {lessons.map(({ id, date }) => (
+        <DayHead key={id} date={date} width={target} />
+      ))}
       {totalColumns.map(([title]) => (
         <Total key={title} heading widest={title === 'taken'}>
           {title}

@@ -1,6 +1,5 @@
-import FileUp from 'lucide-react-native/icons/file-up';
 import { useLocalSearchParams } from 'expo-router';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { DateOrder } from '@slate-path/core/participants/moment';
 import type { MeetingPlan } from '@slate-path/core/participants/planMeeting';
@@ -14,11 +13,11 @@ import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { dayMonth, longDay, shortDay } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
-import { Field } from '../../parts/Field';
 import { Page } from '../../parts/Page';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
+import { ListSource } from '../files/ListSource';
 import { historyOf, useAllLessons } from '../lesson/lessons';
 import { PlannedMarks } from '../lesson/PlannedMarks';
 import { byStudent, useNameOrder } from '../people/nameOrder';
@@ -69,10 +68,8 @@ export function ParticipantsScreen() {
 }
 
 function ListOfLesson({ lesson }: { lesson: Lesson }) {
-  const picker = useRef<HTMLInputElement>(null);
   const sections = useRecords((state) => state.current.section);
   const students = useClass(lesson);
-  const [pasted, setPasted] = useState('');
   const [source, setSource] = useState<Blob | null>(null);
   const [reading, setReading] = useState<ParticipantReading | null>(null);
   const [order, setOrder] = useState<DateOrder | null>(null);
@@ -129,18 +126,6 @@ function ListOfLesson({ lesson }: { lesson: Lesson }) {
         name: 'Back to the lesson',
       }}
     >
-      <input
-        ref={picker}
-        type="file"
-        aria-label="Participant list"
-        accept=".csv,.tsv,.txt,.xlsx"
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) void read(file);
-          event.target.value = '';
-        }}
-      />
       {reading && !problem ? (
         <Card style={{ gap: space(3) }}>
           {plans.map((plan) => (
@@ -164,7 +149,6 @@ function ListOfLesson({ lesson }: { lesson: Lesson }) {
               label="Another list"
               onPress={() => {
                 setReading(null);
-                setPasted('');
               }}
             />
             <TakeBack about={historyOf(lesson)} />
@@ -199,26 +183,16 @@ function ListOfLesson({ lesson }: { lesson: Lesson }) {
           </TickRow>
         </Card>
       ) : (
-        <Card style={{ gap: space(3) }}>
-          <Words>
-            What a meeting leaves behind: a file, or pasted lines of names, addresses or both, with times or
-            without. Who is on no list is away.
-          </Words>
-          <View style={{ alignItems: 'flex-start' }}>
-            <Action label="Choose a file" icon={FileUp} kind="main" onPress={() => picker.current?.click()} />
-          </View>
-          <Field label="Or paste the list here" value={pasted} onChange={setPasted} multiline />
-          {pasted.trim() ? (
-            <View style={{ alignItems: 'flex-start' }}>
-              <Action label="Read what I pasted" onPress={() => void read(new Blob([pasted]))} />
-            </View>
-          ) : null}
-          {problem ? (
-            <Words tone="ember" live>
-              {problem}
-            </Words>
-          ) : null}
-        </Card>
+        <ListSource
+          name="Participant list"
+          accept=".csv,.tsv,.txt,.xlsx"
+          problem={problem}
+          onRead={(list) => void read(list)}
+          testID="participants"
+        >
+          What a meeting leaves behind: a file, or pasted lines of names, addresses or both, with times or
+          without. Who is on no list is away.
+        </ListSource>
       )}
       {reading && !problem ? (
         <>

@@ -1,6 +1,5 @@
-import FileUp from 'lucide-react-native/icons/file-up';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { ColumnRole } from '@slate-path/core/roster/columns';
 import {
@@ -14,10 +13,10 @@ import { addDays } from '@slate-path/core/calendar/localTime';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
-import { Field } from '../../parts/Field';
 import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
+import { ListSource } from '../files/ListSource';
 import { ApiProblem, postFile } from '../records/api';
 import { useNow } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
@@ -40,8 +39,6 @@ export function RosterScreen() {
   const router = useRouter();
   const now = useNow();
   const section = useRecords((state) => state.current.section[sectionId]);
-  const picker = useRef<HTMLInputElement>(null);
-  const [pasted, setPasted] = useState('');
   const [source, setSource] = useState<Blob | null>(null);
   const [reading, setReading] = useState<Reading | null>(null);
   const [decisions, setDecisions] = useState<Record<number, Decision>>({});
@@ -94,46 +91,17 @@ export function RosterScreen() {
   const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
   return (
     <Page title="Bring a roster" note={section?.name} back={{ to: toClass, name: 'Back to the class' }}>
-      <input
-        ref={picker}
-        type="file"
-        data-testid="roster-file"
-        aria-label="Roster file"
-        accept=".csv,.tsv,.txt,.xlsx,.zip"
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void read(file);
-        }}
-      />
       {reading && !problem ? null : (
-        <Card style={{ gap: space(3) }}>
-          <Words>
-            A CSV, XLSX or OneRoster file from anywhere, or cells copied out of a table. Names, e-mails,
-            grades, groups and guardians are recognised by themselves.
-          </Words>
-          <View style={{ alignItems: 'flex-start' }}>
-            <Action label="Choose a file" icon={FileUp} kind="main" onPress={() => picker.current?.click()} />
-          </View>
-          <Field
-            label="Or paste the list here"
-            value={pasted}
-            onChange={setPasted}
-            multiline
-            testID="roster-paste"
-          />
-          {pasted.trim() ? (
-            <View style={{ alignItems: 'flex-start' }}>
-              <Action label="Read what I pasted" onPress={() => void read(new Blob([pasted]))} />
-            </View>
-          ) : null}
-          {problem ? (
-            <Words tone="ember" live testID="roster-problem">
-              {problem}
-            </Words>
-          ) : null}
-        </Card>
+        <ListSource
+          name="Roster file"
+          accept=".csv,.tsv,.txt,.xlsx,.zip"
+          problem={problem}
+          onRead={(list) => void read(list)}
+          testID="roster"
+        >
+          A CSV, XLSX or OneRoster file from anywhere, or cells copied out of a table. Names, e-mails, grades,
+          groups and guardians are recognised by themselves.
+        </ListSource>
       )}
       {reading && !problem ? (
         <>
