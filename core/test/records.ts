@@ -109,6 +109,7 @@ export function section(fields: Partial<Section> = {}): Section {
     creditBy: 'standing',
     halfDayMinutes: null,
     taughtWithId: null,
+    wholeDayMinutes: null,
     removed: false,
     ...fields,
   };

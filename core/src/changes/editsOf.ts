@@ -5,6 +5,7 @@ import { participantEdits } from '../participants/edits';
 import { peopleEdits } from '../people/edits';
 import { rollEdits } from '../roll/edits';
 import { rosterEdits } from '../roster/edits';
+import { workEdits } from '../work/edits';
 import type { Edit } from './edit';
 import type { ChangeOf, KindName } from './schema';
 
@@ -17,6 +18,7 @@ const editsByKind = {
   ...messageEdits,
   ...participantEdits,
   ...checkInEdits,
+  ...workEdits,
 };
 
 /** The edits of a change (an undo has none of its own: it takes back those of another). */

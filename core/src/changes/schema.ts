@@ -7,6 +7,7 @@ import { participantChanges } from '../participants/changes';
 import { peopleChanges } from '../people/changes';
 import { rollChanges } from '../roll/changes';
 import { rosterChanges } from '../roster/changes';
+import { workChanges } from '../work/changes';
 import type { ChangeKind, PayloadOf } from './kind';
 
 /** Every kind of change there is. */
@@ -18,6 +19,7 @@ export const changeKinds = {
   ...messageChanges,
   ...participantChanges,
   ...checkInChanges,
+  ...workChanges,
 };
 
 export type KindName = keyof typeof changeKinds;

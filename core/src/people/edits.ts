@@ -9,6 +9,7 @@ const plainSection = {
   creditBy: 'standing' as const,
   halfDayMinutes: null,
   taughtWithId: null,
+  wholeDayMinutes: null,
 };
 
 export const peopleEdits: EditsByKind<typeof peopleChanges> = {

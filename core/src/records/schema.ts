@@ -57,6 +57,8 @@ export const recordFields = {
     halfDayMinutes: z.int().min(1).max(720).nullable(),
     /** The class it is taught together with: their lessons at one time have one roll. */
     taughtWithId: Id.nullable(),
+    /** From so many minutes of finished work a day is a whole one, with less a half; null: any is whole. */
+    wholeDayMinutes: z.int().min(1).max(720).nullable(),
   }),
   meeting: z.object({
     sectionId: Id,
@@ -161,6 +163,14 @@ export const recordFields = {
     /** The one before from this device was another student's. */
     sameDevice: z.boolean(),
   }),
+  // A piece of work of one student, as a home educator notes it; done on a day, or not yet.
+  task: z.object({
+    sectionId: Id,
+    studentId: Id,
+    title: z.string().trim().min(1, 'What is the work?').max(120, 'At most 120 characters'),
+    doneOn: LocalDate.nullable(),
+    minutes: z.int().min(0).max(1440, 'At most the minutes of a day').nullable(),
+  }),
 } as const;
 
 export type TableName = keyof typeof recordFields;
@@ -180,6 +190,7 @@ export type Standing = RecordOf<'standing'>;
 export type Lesson = RecordOf<'lesson'>;
 export type Mark = RecordOf<'mark'>;
 export type Message = RecordOf<'message'>;
+export type Task = RecordOf<'task'>;
 export type CheckIn = RecordOf<'checkIn'>;
 export type CheckInSetting = RecordOf<'checkInSetting'>;
 export type ParticipantAnswer = RecordOf<'participantAnswer'>;

@@ -17,6 +17,7 @@ export const tableNames = [
   'participantAnswer',
   'checkInSetting',
   'checkIn',
+  'task',
 ] as const satisfies readonly TableName[];
 
 /** Which fields of a table point at which other table. */
@@ -31,5 +32,6 @@ export const references: { [T in TableName]?: Record<string, TableName> } = {
   message: { studentId: 'student' },
   checkInSetting: { sectionId: 'section' },
   checkIn: { lessonId: 'lesson', studentId: 'student' },
+  task: { sectionId: 'section', studentId: 'student' },
   participantAnswer: { sectionId: 'section', studentId: 'student' },
 };

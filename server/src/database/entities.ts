@@ -73,6 +73,7 @@ const ownColumns: Record<TableName, Columns> = {
     creditBy: { type: 'text', default: 'standing' },
     halfDayMinutes: { type: 'integer', nullable: true },
     taughtWithId: nullableText,
+    wholeDayMinutes: { type: 'integer', nullable: true },
   },
   meeting: {
     sectionId: text,
@@ -155,6 +156,13 @@ const ownColumns: Record<TableName, Columns> = {
     device: text,
     sameDevice: flag,
   },
+  task: {
+    sectionId: text,
+    studentId: text,
+    title: text,
+    doneOn: nullableText,
+    minutes: { type: 'integer', nullable: true },
+  },
 };
 
 /** What views look rows up by, besides the owner. */
@@ -171,6 +179,7 @@ const indices: Partial<Record<TableName, string[][]>> = {
   participantAnswer: [['sectionId']],
   checkInSetting: [['sectionId']],
   checkIn: [['lessonId'], ['studentId']],
+  task: [['sectionId'], ['studentId']],
 };
 
 function recordEntity(table: TableName): EntitySchema<Row> {

@@ -6,6 +6,7 @@ import { entities } from './entities';
 import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables';
 import { AttendanceRules1764100000000 } from './migrations/1764100000000-AttendanceRules';
 import { CheckIns1764300000000 } from './migrations/1764300000000-CheckIns';
+import { FinishedWork1764400000000 } from './migrations/1764400000000-FinishedWork';
 import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
 import { Sql } from './sql';
 
@@ -16,6 +17,7 @@ export const migrations = [
   AttendanceRules1764100000000,
   ParticipantAnswers1764200000000,
   CheckIns1764300000000,
+  FinishedWork1764400000000,
 ];
 
 /** The data folder cannot be used, with one clear line that says why. */

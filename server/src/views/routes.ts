@@ -62,6 +62,7 @@ export const viewRoutes = [
       lesson: z.array(recordSchema('lesson')),
       participantAnswer: z.array(recordSchema('participantAnswer')),
       checkInSetting: z.array(recordSchema('checkInSetting')),
+      task: z.array(recordSchema('task')),
     }),
     async handle({ services, teacherId }) {
       const of = { teacherId };
@@ -79,6 +80,7 @@ export const viewRoutes = [
         lesson: await load(from, 'lesson', of),
         participantAnswer: await load(from, 'participantAnswer', of),
         checkInSetting: await load(from, 'checkInSetting', of),
+        task: await load(from, 'task', of),
       };
     },
   }),

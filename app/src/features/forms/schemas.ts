@@ -1,6 +1,7 @@
 export { DayOffToAdd, MeetingToAdd, TermToSet } from '@slate-path/core/calendar/changes';
 export { GuardianFields, StudentFields } from '@slate-path/core/people/changes';
 export { SectionRules, StandingFields } from '@slate-path/core/roll/changes';
+export { TaskFields } from '@slate-path/core/work/changes';
 import { recordFields } from '@slate-path/core/records/schema';
 
 export const SectionFields = recordFields.section.pick({ name: true, subject: true, room: true });

@@ -4,6 +4,7 @@ import Pencil from 'lucide-react-native/icons/pencil';
 import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import Columns3 from 'lucide-react-native/icons/columns-3';
 import Group from 'lucide-react-native/icons/group';
+import ListChecks from 'lucide-react-native/icons/list-checks';
 import Mail from 'lucide-react-native/icons/mail';
 import QrCode from 'lucide-react-native/icons/qr-code';
 import Sigma from 'lucide-react-native/icons/sigma';
@@ -254,6 +255,13 @@ function SetUp({
         icon={CalendarRange}
         onPress={() => {
           router.push({ pathname: '/range', params: { sectionId: section.id } });
+        }}
+      />
+      <Action
+        label="Finished work"
+        icon={ListChecks}
+        onPress={() => {
+          router.push({ pathname: '/classes/[sectionId]/work', params: { sectionId: section.id } });
         }}
       />
       {forms.map(({ form, label, icon }) => (

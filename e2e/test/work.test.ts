@@ -1,0 +1,66 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { openBrowser, openPage, saved, says, tap, textOf, type } from '../src/browser';
+import { makeClassroom, marksOn, teacher, type Classroom } from '../src/classroom';
+import { RestartableServer } from '../src/server';
+
+let server: RestartableServer;
+let browser: Browser;
+let page: Page;
+let room: Classroom;
+
+beforeAll(async () => {
+  server = await RestartableServer.create();
+  await server.start('2026-11-23T15:00:00Z', 'runs');
+  room = await makeClassroom(server.address, 2);
+  browser = await openBrowser();
+  page = await openPage(browser, 'phone');
+  await page.goto(server.address);
+  await type(page, 'Your name', teacher.name);
+  await type(page, 'Passphrase', teacher.passphrase);
+  await tap(page, 'Sign in');
+  await says(page, 'Boat Workshop');
+});
+
+afterAll(async () => {
+  await browser.close();
+  await server.end('SIGTERM');
+});
+
+async function add(what: string, minutes: string): Promise<void> {
+  await tap(page, 'Add work');
+  await type(page, 'What', what);
+  await type(page, 'Minutes (may stay empty)', minutes);
+  await tap(page, 'Add it');
+  await says(page, what);
+  await saved(page);
+}
+
+test('a day with finished work counts as attended, half or whole, and is counted anew when the work changes', async () => {
+  await page.goto(`${server.address}/classes/${room.sectionId}/work`);
+  await type(page, 'Minutes of a whole day', '90');
+  await tap(page, 'Count so');
+  await add('Chart of the bay', '45');
+  await says(page, '0.5 days, 45 min, 1 pieces of work');
+  await says(page, 'Monday 23 November, half a day');
+  // Half of the lesson from 10:40 to 11:30; the other child did nothing and is away.
+  expect(await marksOn(room.client, '2026-11-23')).toEqual(['Pupil01 E 11:05', 'Pupil02 A']);
+  await add('Log of the tides', '50');
+  await says(page, '1 days, 1 h 35, 2 pieces of work');
+  expect(await marksOn(room.client, '2026-11-23')).toEqual(['Pupil02 A']);
+
+  // A mark made by hand stays, whatever the work says afterwards.
+  await page.goto(server.address);
+  await tap(page, 'Pupil02');
+  await saved(page);
+  expect(await marksOn(room.client, '2026-11-23')).toEqual([]);
+  await page.goto(`${server.address}/classes/${room.sectionId}/work`);
+  await tap(page, 'Change Log of the tides');
+  await tap(page, 'Remove it');
+  await says(page, '0.5 days');
+  await saved(page);
+  expect(await marksOn(room.client, '2026-11-23')).toEqual(['Pupil01 E 11:05']);
+  await page.goto(server.address);
+  await tap(page, 'More about Pupil01');
+  await says(page, 'From finished work.');
+  expect(await textOf(page)).toContain('Left at');
+});
