@@ -109,3 +109,10 @@ test('"here" by hand stays too; an empty mark in a roll that was never taken say
   const empty = mergeRecords(start, { mark: [mark({ lessonId: 'm.2026-11-23', studentId: 'b' })] });
   expect(said(rollAfter(empty, [task({ minutes: 120 })]))).toBe('taken, here work, A work');
 });
+
+test('a roll that was taken by hand is left alone: who has no mark in it was seen to be here', () => {
+  const taken = mergeRecords(start, {
+    lesson: [{ ...day('2026-11-23'), takenAt: '2026-11-23T09:01:00.000Z' }],
+  });
+  expect(plan(taken, [task({ minutes: 45 })])).toEqual([]);
+});

@@ -40,12 +40,12 @@ test('a day with finished work counts as attended, half or whole, and is counted
   await type(page, 'Minutes of a whole day', '90');
   await tap(page, 'Count so');
   await add('Chart of the bay', '45');
-  await says(page, '0.5 days, 45 min, 1 pieces of work');
+  await says(page, '0.5 days, 45 min, 1 piece');
   await says(page, 'Monday 23 November, half a day');
   // Half of the lesson from 10:40 to 11:30; the other child did nothing and is away.
   expect(await marksOn(room.client, '2026-11-23')).toEqual(['Pupil01 E 11:05', 'Pupil02 A']);
   await add('Log of the tides', '50');
-  await says(page, '1 days, 1 h 35, 2 pieces of work');
+  await says(page, '1 day, 1 h 35, 2 pieces');
   expect(await marksOn(room.client, '2026-11-23')).toEqual(['Pupil02 A']);
 
   // A mark made by hand stays, whatever the work says afterwards.

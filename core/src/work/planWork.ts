@@ -82,7 +82,8 @@ export function planWork(
       }));
       const worked = days.some(({ day }) => day !== 'none');
       const before = days.some(({ mark }) => mark?.source === 'work');
-      if (!worked && !before) return [];
+      // A roll that somebody took says of everyone in it how they were there, of most without a mark.
+      if ((!worked || lesson.takenAt !== null) && !before) return [];
       const wanted = days
         .filter(({ mark }) => !stays(mark, lesson) && (worked || mark?.source === 'work'))
         .map(({ studentId, mark, day }) => ({

@@ -30,6 +30,8 @@ import { setWholeDay } from './work';
 const hours = (minutes: number) =>
   minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60}`;
 
+const countOf = (count: number, thing: string) => `${count} ${thing}${count === 1 ? '' : 's'}`;
+
 /** What one student has finished, by day: the days are the student's attendance. */
 export function WorkScreen() {
   const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
@@ -127,6 +129,7 @@ function Days({ section, student, tasks, onOpen }: DaysProps) {
   const done = byDay.filter(([date]) => date !== '');
   const days = done.map(([date]) => workDay(tasks, student.id, date, section.wholeDayMinutes));
   const whole = days.filter((day) => day === 'whole').length;
+  const finished = tasks.filter(({ doneOn }) => doneOn).length;
   const minutes = tasks.reduce((sum, task) => sum + (task.doneOn ? (task.minutes ?? 0) : 0), 0);
   if (tasks.length === 0)
     return (
@@ -137,7 +140,9 @@ function Days({ section, student, tasks, onOpen }: DaysProps) {
   return (
     <Card style={{ padding: 0, flexGrow: 2, width: '100%', flexShrink: 1 }}>
       <Words bold figures style={{ padding: space(4) }}>
-        {`${whole + (days.length - whole) / 2} days, ${hours(minutes)}, ${tasks.filter(({ doneOn }) => doneOn).length} pieces of work`}
+        {[countOf(whole + (days.length - whole) / 2, 'day'), hours(minutes), countOf(finished, 'piece')].join(
+          ', ',
+        )}
       </Words>
       {byDay.map(([date, found]) => (
         <View key={date} style={{ borderTopWidth: 1, borderColor: palette.line, paddingVertical: space(2) }}>
