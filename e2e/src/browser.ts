@@ -123,8 +123,14 @@ export async function exceptionsOf(page: Page): Promise<string[]> {
 export async function saved(page: Page): Promise<void> {
   // The sign follows the mark by a frame: what it says now may be of before the last tap.
   await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 100))));
-  await page.waitForFunction(
-    () => document.querySelector<HTMLElement>('[data-testid="saved-sign"]')?.innerText.trim() === 'saved',
-    { timeout: 30_000, polling: 50 },
-  );
+  await page
+    .waitForFunction(
+      () => document.querySelector<HTMLElement>('[data-testid="saved-sign"]')?.innerText.trim() === 'saved',
+      { timeout: 30_000, polling: 50 },
+    )
+    .catch(async () => {
+      throw new Error(
+        `The page is not saved. It says “${await textOf(page, 'saved-sign')}”:\n${await textOf(page)}`,
+      );
+    });
 }

@@ -69,13 +69,15 @@ const emailShape = /^[^\s@,;|<>]+@[^\s@,;|<>]+\.[a-z]{2,}$/i;
  * of one and the same length, then how many columns there are.
  */
 function delimiterScore(sample: string, delimiter: string): number {
-  const rows = Papa.parse<string[]>(sample, { delimiter, skipEmptyLines: 'greedy' }).data;
+  const { data: rows, errors } = Papa.parse<string[]>(sample, { delimiter, skipEmptyLines: 'greedy' });
   const widths = rows.map((row) => row.length);
   const common = widths.toSorted((a, b) => a - b)[Math.floor(widths.length / 2)] ?? 1;
   if (common < 2) return 0;
   const even = widths.filter((width) => width === common).length / widths.length;
   const emails = rows.flat().filter((cell) => emailShape.test(cell.trim())).length / rows.length;
-  return 2 * emails + even + Math.min(common, 10) / 100;
+  // Quotes that do not close swallow the lines after them: then it is another sign that parts the cells.
+  const broken = errors.some(({ type }) => type === 'Quotes') ? 1 : 0;
+  return Math.max(2 * emails + even - broken, 0) + Math.min(common, 10) / 100;
 }
 
 function guessDelimiter(text: string): string {

@@ -49,14 +49,22 @@ async function openFor(teacher: Kept): Promise<void> {
 
 let events: EventSource | null = null;
 
-/** Hears of what other devices write, and of students who check in. */
+/**
+ * Hears of what other devices write, and of students who check in. Only the page that is looked at does:
+ * a browser opens six connections to a server, and pages in the background would hold them all.
+ */
 function listen(): void {
-  if (events && events.readyState !== EventSource.CLOSED) return;
+  if (document.hidden || (events && events.readyState !== EventSource.CLOSED)) return;
   events = new EventSource('/api/events');
   events.onmessage = ({ data }: MessageEvent<string>) => {
     const { device: by } = JSON.parse(data) as { device: string };
     if (by !== deviceName(newId)) renewViews();
   };
+}
+
+function stopListening(): void {
+  events?.close();
+  events = null;
 }
 
 async function ask(): Promise<SessionAnswer> {
@@ -129,5 +137,13 @@ setInterval(() => {
 }, renewEveryMs);
 window.addEventListener('online', sendNow);
 document.addEventListener('visibilitychange', () => {
-  if (document.visibilityState === 'visible') sendNow();
+  if (document.hidden) {
+    stopListening();
+    return;
+  }
+  sendNow();
+  if (useAccount.getState().state !== 'open') return;
+  listen();
+  renewViews();
 });
+window.addEventListener('pagehide', stopListening);
