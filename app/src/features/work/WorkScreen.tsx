@@ -3,7 +3,8 @@ import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
-import { displayName, shortName } from '@slate-path/core/people/names';
+import { shownNames } from '@slate-path/core/checkIn/shownNames';
+import { displayName } from '@slate-path/core/people/names';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { listOf } from '@slate-path/core/records/records';
 import type { Section, Student, Task } from '@slate-path/core/records/schema';
@@ -68,7 +69,7 @@ export function WorkScreen() {
           <Choice
             name="Student"
             value={student.id}
-            options={students.map((found) => ({ value: found.id, label: shortName(found) }))}
+            options={shownNames(students, true).map(({ id, name }) => ({ value: id, label: name }))}
             onChange={setStudentId}
           />
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
