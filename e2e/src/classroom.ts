@@ -102,3 +102,27 @@ export async function marksOn(client: ApiClient, date: string): Promise<string[]
     })
     .sort();
 }
+
+/** The class's meeting on a weekday, as the timetable has it. */
+export async function meetingOn({ client }: Classroom, weekday: number): Promise<string> {
+  const { meeting } = await client.get<{ meeting: { id: string; weekday: number }[] }>('/api/setup');
+  return meeting.find((found) => found.weekday === weekday)?.id ?? '';
+}
+
+/** Rolls taken elsewhere: by date, who was away, by number. */
+export async function takeRolls(room: Classroom, rolls: Record<string, number[]>): Promise<void> {
+  const standingId = room.standings.find(({ code }) => code === 'A')?.id ?? null;
+  const changes: unknown[] = [];
+  for (const [date, away] of Object.entries(rolls)) {
+    const id = `${await meetingOn(room, new Date(date).getUTCDay())}.${date}`;
+    const marks = away.map((number) => ({
+      studentId: room.studentIds[number - 1],
+      standingId,
+      arrivedAt: null,
+      leftAt: null,
+    }));
+    const lesson = { id, sectionId: room.sectionId, date, startsAt: '10:40', endsAt: '11:30' };
+    changes.push(change('roll.mark', { lesson, marks, takenAt: `${date}T10:42:00.000Z` }));
+  }
+  await send(room.client, changes);
+}

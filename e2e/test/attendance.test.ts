@@ -1,9 +1,10 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
-import { exceptionsOf, openBrowser, openPage, saved, says, tap, textOf, type } from '../src/browser';
-import { change, makeClassroom, marksOn, send, teacher, type Classroom } from '../src/classroom';
-import { RestartableServer } from '../src/server';
+import { exceptionsOf, saved, says, tap, textOf, type } from '../src/browser';
+import { change, marksOn, send, type Classroom } from '../src/classroom';
+import { closeSchool, openSchool } from '../src/school';
+import type { RestartableServer } from '../src/server';
 
 let server: RestartableServer;
 let browser: Browser;
@@ -12,58 +13,18 @@ let room: Classroom;
 
 /** A class of twelve, signed in, at a moment. */
 async function open(size: 'phone' | 'wide', now = '2026-11-23T10:42:00Z'): Promise<void> {
-  server = await RestartableServer.create();
-  // The clock runs: what is changed here is later than what the school began with.
-  await server.start(now, 'runs');
-  room = await makeClassroom(server.address, 12);
-  browser = await openBrowser();
-  page = await openPage(browser, size);
-  await page.goto(server.address);
-  await type(page, 'Your name', teacher.name);
-  await type(page, 'Passphrase', teacher.passphrase);
-  await tap(page, 'Sign in');
-  await says(page, 'Boat Workshop');
+  ({ server, browser, page, room } = await openSchool(now, 12, size));
 }
 
 afterEach(async () => {
-  await browser.close();
-  await server.end('SIGTERM');
+  await closeSchool({ server, browser });
 });
-
-/** The class's meeting on a weekday, as the timetable has it. */
-async function meetingOn(weekday: number): Promise<string> {
-  const { meeting } = await room.client.get<{ meeting: { id: string; weekday: number }[] }>('/api/setup');
-  return meeting.find((found) => found.weekday === weekday)?.id ?? '';
-}
-
-const standingId = (code: string) => room.standings.find((standing) => standing.code === code)?.id ?? null;
-
-/** Rolls of the month taken elsewhere: by date, who was away (by number). */
-async function takeRolls(rolls: Record<string, number[]>): Promise<void> {
-  const changes: unknown[] = [];
-  for (const [date, away] of Object.entries(rolls)) {
-    const id = `${await meetingOn(new Date(date).getUTCDay())}.${date}`;
-    changes.push(
-      change('roll.mark', {
-        lesson: { id, sectionId: room.sectionId, date, startsAt: '10:40', endsAt: '11:30' },
-        marks: away.map((number) => ({
-          studentId: room.studentIds[number - 1],
-          standingId: standingId('A'),
-          arrivedAt: null,
-          leftAt: null,
-        })),
-        takenAt: `${date}T10:42:00.000Z`,
-      }),
-    );
-  }
-  await send(room.client, changes);
-}
 
 const goTo = (where: string) => page.goto(`${server.address}${where}`);
 
 test('a kind renamed after a month of marks: every sum stays, every mark has the new name; merged, and taken back', async () => {
   await open('phone');
-  await takeRolls({
+  await takeRolls(room, {
     '2026-11-02': [1, 2],
     '2026-11-04': [1],
     '2026-11-06': [1, 3],
@@ -138,7 +99,7 @@ test('a forgotten week caught up, days side by side on a wide screen', async () 
 
 test('a range with one day unticked, recorded as one change, and taken back whole', async () => {
   await open('phone');
-  await takeRolls({ '2026-11-18': [4] });
+  await takeRolls(room, { '2026-11-18': [4] });
   await goTo(`/range?studentId=${room.studentIds[3]}`);
   await type(page, 'First day', '2026-11-16');
   await type(page, 'Last day', '2026-11-27');
@@ -219,7 +180,7 @@ test('a lesson moved, deleted and brought back, an extra one; two classes on one
   await type(page, 'Day', '2026-11-24');
   await tap(page, 'Move the lesson');
   await saved(page);
-  const [date] = [`${await meetingOn(1)}.2026-11-23`].map(encodeURIComponent);
+  const [date] = [`${await meetingOn(room, 1)}.2026-11-23`].map(encodeURIComponent);
   await goTo(`/lessons/${date}`);
   await says(page, 'Tuesday 24 November');
   expect(await exceptionsOf(page)).toEqual(['Pupil02 Brodie: away']);
@@ -267,7 +228,7 @@ test('a lesson moved, deleted and brought back, an extra one; two classes on one
     }),
     change('section.taughtWith', { id: other, withId: room.sectionId }),
   ]);
-  await goTo(`/lessons/${encodeURIComponent(`${await meetingOn(5)}.2026-11-20`)}`);
+  await goTo(`/lessons/${encodeURIComponent(`${await meetingOn(room, 5)}.2026-11-20`)}`);
   await says(page, 'Boat Workshop and Log-keeping');
   await tap(page, 'Zora Quill');
   await says(page, '1 away');

@@ -1,7 +1,8 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { exceptionsOf, openBrowser, openPage, saved, says, tap, textOf, type } from '../src/browser';
-import { makeClassroom, marksOn, teacher, type Classroom } from '../src/classroom';
-import { RestartableServer } from '../src/server';
+import { exceptionsOf, openPage, saved, says, tap, textOf, type } from '../src/browser';
+import { marksOn, type Classroom } from '../src/classroom';
+import { closeSchool, openSchool } from '../src/school';
+import type { RestartableServer } from '../src/server';
 
 let server: RestartableServer;
 let browser: Browser;
@@ -10,25 +11,16 @@ let room: Classroom;
 let link: string;
 
 beforeAll(async () => {
-  server = await RestartableServer.create();
   // Ten minutes into the lesson: whoever comes now is late.
-  await server.start('2026-11-23T10:50:00Z', 'runs');
-  room = await makeClassroom(server.address, 5);
+  ({ server, browser, page, room } = await openSchool('2026-11-23T10:50:00Z', 5, 'wide'));
   const path = `/api/sections/${room.sectionId}/check-in-links`;
   const { token } = await room.client.postJson<{ token: string }>(path, {});
   link = `${server.address}/check-in/${token}`;
-  browser = await openBrowser();
-  page = await openPage(browser, 'wide');
-  await page.goto(server.address);
-  await type(page, 'Your name', teacher.name);
-  await type(page, 'Passphrase', teacher.passphrase);
-  await tap(page, 'Sign in');
   await says(page, 'Not taken yet');
 });
 
 afterAll(async () => {
-  await browser.close();
-  await server.end('SIGTERM');
+  await closeSchool({ server, browser });
 });
 
 /** A phone of its own, on the page where the student has found the own name. */

@@ -1,7 +1,8 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { exceptionsOf, openBrowser, openPage, saved, says, tap, textOf, type } from '../src/browser';
-import { makeClassroom, marksOn, teacher, type Classroom } from '../src/classroom';
-import { RestartableServer } from '../src/server';
+import { exceptionsOf, openPage, saved, says, tap, textOf } from '../src/browser';
+import { marksOn, type Classroom } from '../src/classroom';
+import { closeSchool, openSchool, signIn } from '../src/school';
+import type { RestartableServer } from '../src/server';
 
 const morning = '2026-11-23T10:42:00Z';
 const today = '2026-11-23';
@@ -10,28 +11,18 @@ let browser: Browser;
 let room: Classroom;
 let page: Page;
 
-async function signIn(into: Page): Promise<void> {
-  await into.goto(server.address);
-  await type(into, 'Your name', teacher.name);
-  await type(into, 'Passphrase', teacher.passphrase);
-  await tap(into, 'Sign in');
-  await says(into, 'Boat Workshop');
-  // The application itself must be kept before the network can go.
-  await into.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+/** The application itself must be kept before the network can go. */
+async function shellKept(on: Page): Promise<void> {
+  await on.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
 }
 
 beforeEach(async () => {
-  server = await RestartableServer.create();
-  await server.start(morning, 'runs');
-  room = await makeClassroom(server.address, 12);
-  browser = await openBrowser();
-  page = await openPage(browser, 'phone');
-  await signIn(page);
+  ({ server, browser, page, room } = await openSchool(morning, 12, 'phone'));
+  await shellKept(page);
 });
 
 afterEach(async () => {
-  await browser.close();
-  await server.end('SIGTERM');
+  await closeSchool({ server, browser });
 });
 
 test('the server is killed in the middle of a roll and started again: nothing is lost, nothing doubled', async () => {
@@ -104,7 +95,8 @@ test('the answer to a batch is lost, so it is sent twice: it counts once', async
 
 test('two devices mark the same student: the later word counts on both, and both see it in the history', async () => {
   const other = await openPage(await browser.createBrowserContext(), 'wide');
-  await signIn(other);
+  await signIn(other, server.address);
+  await shellKept(other);
   await page.setOfflineMode(true);
   await tap(page, 'Pupil11');
   await says(page, '1 kept on this device');

@@ -1,7 +1,8 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { openBrowser, openPage, saved, says, tap, textOf, type } from '../src/browser';
-import { makeClassroom, marksOn, teacher, type Classroom } from '../src/classroom';
-import { RestartableServer } from '../src/server';
+import { saved, says, tap, textOf, type } from '../src/browser';
+import { marksOn, type Classroom } from '../src/classroom';
+import { closeSchool, openSchool } from '../src/school';
+import type { RestartableServer } from '../src/server';
 
 let server: RestartableServer;
 let browser: Browser;
@@ -9,21 +10,11 @@ let page: Page;
 let room: Classroom;
 
 beforeAll(async () => {
-  server = await RestartableServer.create();
-  await server.start('2026-11-23T12:00:00Z', 'runs');
-  room = await makeClassroom(server.address, 12);
-  browser = await openBrowser();
-  page = await openPage(browser, 'phone');
-  await page.goto(server.address);
-  await type(page, 'Your name', teacher.name);
-  await type(page, 'Passphrase', teacher.passphrase);
-  await tap(page, 'Sign in');
-  await says(page, 'Boat Workshop');
+  ({ server, browser, page, room } = await openSchool('2026-11-23T12:00:00Z', 12, 'phone'));
 });
 
 afterAll(async () => {
-  await browser.close();
-  await server.end('SIGTERM');
+  await closeSchool({ server, browser });
 });
 
 const list = `Harbour call
