@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { exceptionsOf, saved, says, tap, textOf, type } from '../src/browser';
-import { change, marksOn, send, type Classroom } from '../src/classroom';
+import { change, marksOn, meetingOn, send, takeRolls, type Classroom } from '../src/classroom';
 import { closeSchool, openSchool } from '../src/school';
 import type { RestartableServer } from '../src/server';
 

@@ -12,7 +12,6 @@ let room: Classroom;
 
 beforeEach(async () => {
   ({ server, browser, page, room } = await openSchool('2026-11-23T15:00:00Z', 6, 'wide'));
-  await browser.defaultBrowserContext().overridePermissions(server.address, ['clipboard-sanitized-write']);
   // Five lessons; Pupil01 missed two, Pupil02 one.
   await takeRolls(room, {
     '2026-11-11': [1],

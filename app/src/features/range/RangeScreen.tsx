@@ -203,7 +203,11 @@ export function RangeScreen() {
     </View>
   );
   return (
-    <Page title={who ? `A range of days, ${who}` : 'A range of days'} note="Nothing is recorded before you have seen it." back={back}>
+    <Page
+      title={who ? `A range of days, ${who}` : 'A range of days'}
+      note="Nothing is recorded before you have seen it."
+      back={back}
+    >
       {wide ? (
         <View style={{ flexDirection: 'row', gap: space(5), alignItems: 'flex-start' }}>
           <View style={{ flex: 2 }}>{form}</View>
