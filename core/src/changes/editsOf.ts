@@ -1,10 +1,13 @@
 import { calendarEdits } from '../calendar/edits';
+import { circleEdits } from '../circle/edits';
 import { checkInEdits } from '../checkIn/edits';
 import { messageEdits } from '../messages/edits';
 import { participantEdits } from '../participants/edits';
 import { peopleEdits } from '../people/edits';
 import { rollEdits } from '../roll/edits';
 import { rosterEdits } from '../roster/edits';
+import { tallyEdits } from '../tallies/edits';
+import { turnEdits } from '../turns/edits';
 import { workEdits } from '../work/edits';
 import type { Edit } from './edit';
 import type { ChangeOf, KindName } from './schema';
@@ -19,6 +22,9 @@ const editsByKind = {
   ...participantEdits,
   ...checkInEdits,
   ...workEdits,
+  ...tallyEdits,
+  ...circleEdits,
+  ...turnEdits,
 };
 
 /** The edits of a change (an undo has none of its own: it takes back those of another). */

@@ -1,12 +1,15 @@
 import { z } from 'zod';
 import { Id, Instant } from '../records/schema';
 import { calendarChanges } from '../calendar/changes';
+import { circleChanges } from '../circle/changes';
 import { checkInChanges } from '../checkIn/changes';
 import { messageChanges } from '../messages/changes';
 import { participantChanges } from '../participants/changes';
 import { peopleChanges } from '../people/changes';
 import { rollChanges } from '../roll/changes';
 import { rosterChanges } from '../roster/changes';
+import { tallyChanges } from '../tallies/changes';
+import { turnChanges } from '../turns/changes';
 import { workChanges } from '../work/changes';
 import type { ChangeKind, PayloadOf } from './kind';
 
@@ -20,6 +23,9 @@ export const changeKinds = {
   ...participantChanges,
   ...checkInChanges,
   ...workChanges,
+  ...tallyChanges,
+  ...circleChanges,
+  ...turnChanges,
 };
 
 export type KindName = keyof typeof changeKinds;

@@ -35,6 +35,30 @@ function isZone(zone: string): boolean {
 
 export const countsAs = ['here', 'late', 'left_early', 'away', 'not_counted'] as const;
 export const messageReaders = ['student', 'guardians'] as const;
+export const lookForTones = ['wanted', 'unwanted', 'neutral'] as const;
+export const lookForMeasures = ['count', 'tick', 'seconds'] as const;
+/** The drawn signs a look-for may have; each can be told from the others without colour. */
+export const lookForSigns = [
+  'voice',
+  'question',
+  'proof',
+  'link',
+  'scales',
+  'lamp',
+  'hand',
+  'check',
+  'flag',
+  'tool',
+  'cloud',
+  'repeat',
+  'wind',
+  'waves',
+  'shield',
+  'anchor',
+  'glass',
+  'door',
+] as const;
+export const turnOutcomes = ['drawn', 'spoke', 'passed', 'skipped'] as const;
 export const markSources = ['tap', 'check_in', 'participants', 'range', 'work'] as const;
 
 /**
@@ -171,6 +195,89 @@ export const recordFields = {
     doneOn: LocalDate.nullable(),
     minutes: z.int().min(0).max(1440, 'At most the minutes of a day').nullable(),
   }),
+  // Something watched for in lessons. Removed is retired: it is offered no more, its tallies stay.
+  lookFor: z.object({
+    name: z.string().trim().min(1, 'What is looked for?').max(40, 'At most 40 characters'),
+    tone: z.enum(lookForTones),
+    /** Counted each time, ticked once a lesson, or timed in seconds. */
+    measure: z.enum(lookForMeasures),
+    sign: z.enum(lookForSigns),
+    /** Null: all classes share it. */
+    sectionId: Id.nullable(),
+    position: z.int().min(0).max(9999),
+  }),
+  // A few look-fors for a purpose.
+  focus: z.object({
+    name: z.string().trim().min(1, 'A set needs a name').max(40, 'At most 40 characters'),
+    sectionId: Id.nullable(),
+    lookForIds: z.array(Id).min(1, 'A set has at least one').max(12, 'A set has at most 12'),
+  }),
+  // That somebody was looking in a lesson, from when to when; its id is the lesson's.
+  tallying: z.object({
+    lessonId: Id,
+    onAt: Instant,
+    /** Null: to the end of the lesson. */
+    offAt: Instant.nullable(),
+    focusId: Id.nullable(),
+  }),
+  // One thing seen.
+  tally: z.object({
+    lessonId: Id,
+    /** Null: the whole class. */
+    studentId: Id.nullable(),
+    lookForId: Id,
+    at: Instant,
+    /** How many, or seconds; null while a timed one runs; below none only where a number was corrected. */
+    amount: z.int().min(-999).max(86_400).nullable(),
+    circleId: Id.nullable(),
+    /** The number that stood there when it was set right by hand; null is seen, not corrected. */
+    correctedFrom: z.int().min(0).max(999).nullable(),
+  }),
+  // What the teacher wrote about a look-for's counts, of one student or (null) the class.
+  countComment: z.object({
+    sectionId: Id,
+    lookForId: Id,
+    studentId: Id.nullable(),
+    text: z.string().max(2000, 'At most 2,000 characters'),
+  }),
+  studentGroup: z.object({
+    sectionId: Id,
+    name: z.string().trim().min(1, 'A group needs a name').max(40, 'At most 40 characters'),
+    studentIds: z.array(Id).min(1, 'Nobody is in it').max(60),
+  }),
+  // A discussion of some students.
+  circle: z.object({
+    sectionId: Id,
+    lessonId: Id,
+    lookForIds: z.array(Id).min(1, 'Choose what to look for').max(12),
+    groupName: z.string().max(80),
+    startedAt: Instant,
+    endedAt: Instant.nullable(),
+  }),
+  circleMember: z.object({
+    circleId: Id,
+    studentId: Id,
+    /** Places around the ring, in this order; one may come between two. */
+    place: z.number().min(-1e9).max(1e9),
+    goalLookForId: Id.nullable(),
+    goalCount: z.int().min(1).max(99).nullable(),
+    feedback: z.string().max(1000, 'At most 1,000 characters'),
+    /** For the next circle. */
+    nextLookForId: Id.nullable(),
+    nextCount: z.int().min(1).max(99).nullable(),
+  }),
+  // Whose turn it was, drawn by lot: the seed and the chances let anybody check it.
+  turn: z.object({
+    lessonId: Id,
+    studentId: Id,
+    at: Instant,
+    seed: z.int().min(0),
+    chances: z
+      .array(z.object({ studentId: Id, weight: z.number().positive() }))
+      .min(1)
+      .max(200),
+    outcome: z.enum(turnOutcomes),
+  }),
 } as const;
 
 export type TableName = keyof typeof recordFields;
@@ -193,6 +300,15 @@ export type Message = RecordOf<'message'>;
 export type Task = RecordOf<'task'>;
 export type CheckIn = RecordOf<'checkIn'>;
 export type CheckInSetting = RecordOf<'checkInSetting'>;
+export type LookFor = RecordOf<'lookFor'>;
+export type Focus = RecordOf<'focus'>;
+export type Tallying = RecordOf<'tallying'>;
+export type Tally = RecordOf<'tally'>;
+export type CountComment = RecordOf<'countComment'>;
+export type StudentGroup = RecordOf<'studentGroup'>;
+export type Circle = RecordOf<'circle'>;
+export type CircleMember = RecordOf<'circleMember'>;
+export type Turn = RecordOf<'turn'>;
 export type ParticipantAnswer = RecordOf<'participantAnswer'>;
 
 /** A record that a schema describes, with what every record has. */

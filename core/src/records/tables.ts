@@ -18,6 +18,15 @@ export const tableNames = [
   'checkInSetting',
   'checkIn',
   'task',
+  'lookFor',
+  'focus',
+  'tallying',
+  'circle',
+  'circleMember',
+  'tally',
+  'countComment',
+  'studentGroup',
+  'turn',
 ] as const satisfies readonly TableName[];
 
 /** Which fields of a table point at which other table. */
@@ -33,5 +42,19 @@ export const references: { [T in TableName]?: Record<string, TableName> } = {
   checkInSetting: { sectionId: 'section' },
   checkIn: { lessonId: 'lesson', studentId: 'student' },
   task: { sectionId: 'section', studentId: 'student' },
+  lookFor: { sectionId: 'section' },
+  focus: { sectionId: 'section' },
+  tallying: { lessonId: 'lesson', focusId: 'focus' },
+  circle: { sectionId: 'section', lessonId: 'lesson' },
+  circleMember: {
+    circleId: 'circle',
+    studentId: 'student',
+    goalLookForId: 'lookFor',
+    nextLookForId: 'lookFor',
+  },
+  tally: { lessonId: 'lesson', studentId: 'student', lookForId: 'lookFor', circleId: 'circle' },
+  countComment: { sectionId: 'section', lookForId: 'lookFor', studentId: 'student' },
+  studentGroup: { sectionId: 'section' },
+  turn: { lessonId: 'lesson', studentId: 'student' },
   participantAnswer: { sectionId: 'section', studentId: 'student' },
 };

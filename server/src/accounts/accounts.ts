@@ -1,6 +1,7 @@
 import { ulid } from 'ulid';
 import type { FieldsOf } from '@slate-path/core/records/schema';
 import { shippedStandings } from '@slate-path/core/roll/standings';
+import { shippedFocuses } from '@slate-path/core/tallies/shipped';
 import { applyChange } from '../changes/applyChange';
 import { TeacherEntity } from '../database/entities';
 import type { Services } from '../services';
@@ -31,6 +32,7 @@ export async function createTeacher(
   const beginnings = [
     { kind: 'school.set', payload: { id: newId(), ...teacher.school } },
     ...shippedStandings.map((standing) => ({ kind: 'standing.set', payload: { id: newId(), ...standing } })),
+    ...shippedFocuses(newId).map((payload) => ({ kind: 'focus.set', payload })),
   ];
   for (const beginning of beginnings) {
     const change = { id: newId(), madeAt: now, device: 'server', ...beginning };

@@ -163,6 +163,53 @@ const ownColumns: Record<TableName, Columns> = {
     doneOn: nullableText,
     minutes: { type: 'integer', nullable: true },
   },
+  lookFor: {
+    name: text,
+    tone: text,
+    measure: text,
+    sign: text,
+    sectionId: nullableText,
+    position: { type: 'integer' },
+  },
+  focus: { name: text, sectionId: nullableText, lookForIds: json },
+  tallying: { lessonId: text, onAt: text, offAt: nullableText, focusId: nullableText },
+  circle: {
+    sectionId: text,
+    lessonId: text,
+    lookForIds: json,
+    groupName: text,
+    startedAt: text,
+    endedAt: nullableText,
+  },
+  circleMember: {
+    circleId: text,
+    studentId: text,
+    place: { type: 'real' },
+    goalLookForId: nullableText,
+    goalCount: { type: 'integer', nullable: true },
+    feedback: text,
+    nextLookForId: nullableText,
+    nextCount: { type: 'integer', nullable: true },
+  },
+  tally: {
+    lessonId: text,
+    studentId: nullableText,
+    lookForId: text,
+    at: text,
+    amount: { type: 'integer', nullable: true },
+    circleId: nullableText,
+    correctedFrom: { type: 'integer', nullable: true },
+  },
+  countComment: { sectionId: text, lookForId: text, studentId: nullableText, text },
+  studentGroup: { sectionId: text, name: text, studentIds: json },
+  turn: {
+    lessonId: text,
+    studentId: text,
+    at: text,
+    seed: { type: 'integer' },
+    chances: json,
+    outcome: text,
+  },
 };
 
 /** What views look rows up by, besides the owner. */
@@ -180,6 +227,12 @@ const indices: Partial<Record<TableName, string[][]>> = {
   checkInSetting: [['sectionId']],
   checkIn: [['lessonId'], ['studentId']],
   task: [['sectionId'], ['studentId']],
+  tallying: [['lessonId']],
+  tally: [['lessonId'], ['studentId']],
+  countComment: [['sectionId']],
+  circle: [['sectionId'], ['lessonId']],
+  circleMember: [['circleId']],
+  turn: [['lessonId']],
 };
 
 function recordEntity(table: TableName): EntitySchema<Row> {

@@ -7,6 +7,7 @@ import { FirstTables1764000000000 } from './migrations/1764000000000-FirstTables
 import { AttendanceRules1764100000000 } from './migrations/1764100000000-AttendanceRules';
 import { CheckIns1764300000000 } from './migrations/1764300000000-CheckIns';
 import { FinishedWork1764400000000 } from './migrations/1764400000000-FinishedWork';
+import { Tallies1764500000000 } from './migrations/1764500000000-Tallies';
 import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
 import { Sql } from './sql';
 
@@ -18,6 +19,7 @@ export const migrations = [
   ParticipantAnswers1764200000000,
   CheckIns1764300000000,
   FinishedWork1764400000000,
+  Tallies1764500000000,
 ];
 
 /** The data folder cannot be used, with one clear line that says why. */

@@ -6,6 +6,7 @@ import { messageRoutes } from '../messages/routes';
 import { participantRoutes } from '../participants/routes';
 import { rollRoutes } from '../roll/routes';
 import { rosterRoutes } from '../roster/routes';
+import { tallyRoutes } from '../tallies/routes';
 import { viewRoutes } from '../views/routes';
 import { openApiDocument } from './openapi';
 import { route, type Route } from './route';
@@ -38,6 +39,7 @@ export const routes: readonly Route[] = [
   ...accountRoutes,
   ...changeRoutes,
   ...viewRoutes,
+  ...tallyRoutes,
   ...rollRoutes,
   ...rosterRoutes,
   ...messageRoutes,

@@ -6,6 +6,8 @@ import type { Columns, ColumnRole } from '@slate-path/core/roster/columns';
 import type { StudentTotals } from '@slate-path/core/roll/rollTable';
 import type { RollRange } from '../roll/readRoll';
 import type { RollFileRequest } from '../roll/rollFile';
+import type { CountRange, CountReading } from '../tallies/readCounts';
+import type { CountFileRequest } from '../tallies/countsFile';
 import type { WatchInput, WatchItem } from '@slate-path/core/watch/watchList';
 
 /** What the worker can do, by name: the input it takes and the result it gives. */
@@ -22,6 +24,8 @@ export interface JobKinds {
   watch: { input: WatchInput; result: WatchItem[] };
   totals: { input: RollRange; result: StudentTotals[] };
   rollFile: { input: RollFileRequest; result: Uint8Array };
+  counts: { input: CountRange; result: CountReading };
+  countsFile: { input: CountFileRequest; result: Uint8Array };
 }
 
 export interface Jobs {

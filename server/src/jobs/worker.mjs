@@ -2,6 +2,6 @@
 import { register } from 'tsx/esm/api';
 
 register();
-const { readRoster, readParticipants, watch, totals, rollFile } = await import('./worker.ts');
+const { readRoster, readParticipants, watch, totals, rollFile, counts, countsFile } = await import('./worker.ts');
 
-export { readRoster, readParticipants, watch, totals, rollFile };
+export { readRoster, readParticipants, watch, totals, rollFile, counts, countsFile };

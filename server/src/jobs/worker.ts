@@ -7,6 +7,8 @@ import { classTotals } from '@slate-path/core/roll/rollTable';
 import { watchList } from '@slate-path/core/watch/watchList';
 import { readRolls } from '../roll/readRoll';
 import { rollFile as writeRollFile } from '../roll/rollFile';
+import { countsFile as writeCountsFile } from '../tallies/countsFile';
+import { readCounts } from '../tallies/readCounts';
 import type { JobKinds } from './jobs';
 
 type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<JobKinds[K]['result']>;
@@ -38,3 +40,7 @@ export const totals: Job<'totals'> = (range) => {
 };
 
 export const rollFile: Job<'rollFile'> = (request) => writeRollFile(request);
+
+export const counts: Job<'counts'> = (range) => Promise.resolve(readCounts(range));
+
+export const countsFile: Job<'countsFile'> = (request) => writeCountsFile(request);

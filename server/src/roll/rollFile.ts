@@ -1,8 +1,8 @@
-import writeXlsxFile from 'write-excel-file/node';
 import { writeCsv } from '@slate-path/core/formats/csv';
 import type { NameOrder } from '@slate-path/core/people/names';
 import type { Standing } from '@slate-path/core/records/schema';
 import { rollTable, totalColumns, type TableCell } from '@slate-path/core/roll/rollTable';
+import { workbook } from '../files/workbook';
 import { readRolls, type RollRange, type RollReading } from './readRoll';
 
 export const rollFormats = ['csv', 'xlsx', 'html'] as const;
@@ -14,38 +14,6 @@ export interface RollFileRequest extends RollRange {
 }
 
 type ClassTable = RollReading['classes'][number] & { rows: TableCell[][] };
-
-/** A sheet's name has at most 31 signs, none of them : \ / ? * [ ], and no other sheet has it. */
-function sheetNames(classes: readonly ClassTable[]): string[] {
-  const taken = new Set<string>();
-  return classes.map(({ section }, index) => {
-    const plain =
-      section.name
-        .replace(/[:\\/?*[\]]/g, ' ')
-        .trim()
-        .slice(0, 28) || 'Class';
-    const name = taken.has(plain.toLowerCase()) ? `${plain.slice(0, 26)} ${index + 1}` : plain;
-    taken.add(name.toLowerCase());
-    return name;
-  });
-}
-
-async function workbook(classes: readonly ClassTable[]): Promise<Uint8Array> {
-  const names = sheetNames(classes);
-  const sheets = classes.map(({ rows }, index) => ({
-    sheet: names[index] ?? 'Class',
-    stickyRowsCount: 1,
-    stickyColumnsCount: 1,
-    columns: (rows[0] ?? []).map((_, column) => ({ width: column === 0 ? 26 : 11 })),
-    data: rows.map((row, line) =>
-      row.map((value) => ({
-        value: value ?? undefined,
-        ...(line === 0 ? { fontWeight: 'bold' as const } : {}),
-      })),
-    ),
-  }));
-  return new Uint8Array(await writeXlsxFile(sheets).toBuffer());
-}
 
 const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 const escaped = (text: string) => text.replace(/[&<>"]/g, (sign) => escapes[sign] ?? sign);
@@ -92,7 +60,8 @@ export async function rollFile(request: RollFileRequest): Promise<Uint8Array> {
     ...found,
     rows: rollTable(found.section.id, found.roll, now, request.order),
   }));
-  if (request.format === 'xlsx') return workbook(tables);
+  if (request.format === 'xlsx')
+    return workbook(tables.map(({ section, rows }) => ({ name: section.name, rows })));
   if (request.format === 'html') return new TextEncoder().encode(printable(tables, request));
   return new TextEncoder().encode(
     writeCsv(

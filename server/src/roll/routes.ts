@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import { Id, LocalDate } from '@slate-path/core/records/schema';
+import { Id } from '@slate-path/core/records/schema';
 import { recordEntities } from '../database/entities';
+import { fileTypes } from '../files/fileTypes';
 import { ownerOf, route } from '../http/route';
-import { Problem } from '../http/problem';
+import { checkRange, Range } from '../http/range';
 import { rollFormats } from './rollFile';
 
 const StandingUse = z.object({
@@ -11,22 +12,7 @@ const StandingUse = z.object({
   sections: z.number(),
 });
 
-const Range = z.object({ from: LocalDate, to: LocalDate });
-
-/** At most four years, so that nobody asks for the lessons of a thousand. */
-function checkRange({ from, to }: z.output<typeof Range>): void {
-  if (from > to) throw new Problem(400, 'Not well formed', 'The range ends before it begins.');
-  if (Date.parse(to) - Date.parse(from) > 4 * 366 * 86_400_000)
-    throw new Problem(400, 'Too long', 'A range is at most four years. Ask for a shorter one.');
-}
-
 const Totals = z.record(z.string(), z.number().nullable());
-const fileTypes = {
-  csv: 'text/csv; charset=utf-8',
-  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-  html: 'text/html; charset=utf-8',
-};
-
 export const rollRoutes = [
   route({
     method: 'get',

@@ -18,6 +18,15 @@ const LessonsWithMarks = z.object({
   checkIn: z.array(recordSchema('checkIn')),
 });
 
+/** A day has all that was seen in it as well. */
+const DayAnswer = LessonsWithMarks.extend({
+  tallying: z.array(recordSchema('tallying')),
+  tally: z.array(recordSchema('tally')),
+  circle: z.array(recordSchema('circle')),
+  circleMember: z.array(recordSchema('circleMember')),
+  turn: z.array(recordSchema('turn')),
+});
+
 /** Some lessons with all that was marked and said in them, in three queries. */
 async function withMarks({ database }: Services, lessons: Lesson[]) {
   const ofThem = { lessonId: In(lessons.map(({ id }) => id)) };
@@ -63,6 +72,9 @@ export const viewRoutes = [
       participantAnswer: z.array(recordSchema('participantAnswer')),
       checkInSetting: z.array(recordSchema('checkInSetting')),
       task: z.array(recordSchema('task')),
+      lookFor: z.array(recordSchema('lookFor')),
+      focus: z.array(recordSchema('focus')),
+      studentGroup: z.array(recordSchema('studentGroup')),
     }),
     async handle({ services, teacherId }) {
       const of = { teacherId };
@@ -81,20 +93,33 @@ export const viewRoutes = [
         participantAnswer: await load(from, 'participantAnswer', of),
         checkInSetting: await load(from, 'checkInSetting', of),
         task: await load(from, 'task', of),
+        lookFor: await load(from, 'lookFor', of),
+        focus: await load(from, 'focus', of),
+        studentGroup: await load(from, 'studentGroup', of),
       };
     },
   }),
   route({
     method: 'get',
     path: '/api/days/{date}',
-    summary: 'All lessons of one day somebody wrote about, with their marks.',
+    summary: 'All lessons of one day somebody wrote about, with all that was marked, said and seen.',
     allow: 'teacher',
     cached: 'per-teacher',
     params: z.object({ date: LocalDate }),
-    answer: LessonsWithMarks,
+    answer: DayAnswer,
     async handle({ params, teacherId, services }) {
-      const where = { teacherId, date: params.date };
-      return withMarks(services, await load(services.database.read, 'lesson', where));
+      const { read } = services.database;
+      const marked = await withMarks(services, await load(read, 'lesson', { teacherId, date: params.date }));
+      const ofThem = { lessonId: In(marked.lesson.map(({ id }) => id)) };
+      const circle = await load(read, 'circle', ofThem);
+      return {
+        ...marked,
+        circle,
+        circleMember: await load(read, 'circleMember', { circleId: In(circle.map(({ id }) => id)) }),
+        tallying: await load(read, 'tallying', ofThem),
+        tally: await load(read, 'tally', ofThem),
+        turn: await load(read, 'turn', ofThem),
+      };
     },
   }),
   route({

@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { changeKind } from '../changes/kind';
+import { Id, Instant, recordFields } from '../records/schema';
+import { LessonKey } from '../roll/changes';
+
+export const MemberFields = recordFields.circleMember.omit({ circleId: true }).strict();
+export type MemberFields = z.infer<typeof MemberFields>;
+
+const oneMember = { circleId: Id, studentId: Id };
+
+export const circleChanges = {
+  'circle.begin': changeKind(
+    z.strictObject({
+      lesson: LessonKey,
+      id: Id,
+      lookForIds: recordFields.circle.shape.lookForIds,
+      groupName: recordFields.circle.shape.groupName,
+      startedAt: Instant,
+      members: z.array(MemberFields).min(2, 'A circle has at least two').max(40, 'A circle has at most 40'),
+    }),
+    ({ id }) => id,
+  ),
+  // Null: it goes on.
+  'circle.end': changeKind(z.strictObject({ id: Id, endedAt: Instant.nullable() }), ({ id }) => id),
+  'circle.remove': changeKind(z.strictObject({ id: Id, removed: z.boolean() }), ({ id }) => id),
+  'circle.seat': changeKind(
+    z.strictObject({
+      circleId: Id,
+      seats: z
+        .array(MemberFields.pick({ studentId: true, place: true }))
+        .min(1)
+        .max(40),
+    }),
+    ({ circleId }) => circleId,
+  ),
+  // Somebody comes late to it, or leaves it; what they said stays theirs.
+  'circle.member': changeKind(
+    z.strictObject({ circleId: Id, member: MemberFields, inside: z.boolean() }),
+    ({ circleId }) => circleId,
+  ),
+  'circle.feedback': changeKind(
+    z.strictObject({ ...oneMember, feedback: recordFields.circleMember.shape.feedback }),
+    ({ circleId }) => circleId,
+  ),
+  'circle.nextGoal': changeKind(
+    z.strictObject({
+      ...oneMember,
+      nextLookForId: Id.nullable(),
+      nextCount: recordFields.circleMember.shape.nextCount,
+    }),
+    ({ circleId }) => circleId,
+  ),
+  // Some of a class, kept by name to be chosen again.
+  'group.set': changeKind(
+    recordFields.studentGroup.extend({ id: Id }).strict(),
+    ({ sectionId }) => sectionId,
+  ),
+  'group.remove': changeKind(
+    z.strictObject({ id: Id, sectionId: Id, removed: z.boolean() }),
+    ({ sectionId }) => sectionId,
+  ),
+};

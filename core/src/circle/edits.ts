@@ -1,0 +1,53 @@
+import type { Edit, EditsByKind } from '../changes/edit';
+import { ensureLesson } from '../roll/edits';
+import type { circleChanges, MemberFields } from './changes';
+
+/** One student's part in one circle. */
+export const memberId = (circleId: string, studentId: string) => `${circleId}.${studentId}`;
+
+const makeMember = (circleId: string, member: MemberFields): Edit => ({
+  op: 'make',
+  table: 'circleMember',
+  id: memberId(circleId, member.studentId),
+  values: { ...member, circleId },
+});
+
+export const circleEdits: EditsByKind<typeof circleChanges> = {
+  'circle.begin': ({ lesson, id, members, ...values }) => {
+    // Whoever counts in a circle is observing.
+    const tallying = { lessonId: lesson.id, focusId: null, onAt: values.startedAt, offAt: null };
+    const circle = { ...values, lessonId: lesson.id, sectionId: lesson.sectionId, endedAt: null };
+    return [
+      ensureLesson(lesson),
+      { op: 'make', table: 'tallying', id: lesson.id, values: tallying },
+      { op: 'make', table: 'circle', id, values: circle },
+      ...members.map((member) => makeMember(id, member)),
+    ];
+  },
+  'circle.end': ({ id, endedAt }) => [{ op: 'set', table: 'circle', id, values: { endedAt } }],
+  'circle.remove': ({ id, removed }) => [{ op: 'set', table: 'circle', id, values: { removed } }],
+  'circle.seat': ({ circleId, seats }) =>
+    seats.map(({ studentId, place }): Edit => {
+      return { op: 'set', table: 'circleMember', id: memberId(circleId, studentId), values: { place } };
+    }),
+  'circle.member': ({ circleId, member, inside }) => [
+    makeMember(circleId, member),
+    {
+      op: 'set',
+      table: 'circleMember',
+      id: memberId(circleId, member.studentId),
+      values: inside ? { place: member.place } : { removed: true },
+    },
+  ],
+  'circle.feedback': ({ circleId, studentId, feedback }) => [
+    { op: 'set', table: 'circleMember', id: memberId(circleId, studentId), values: { feedback } },
+  ],
+  'circle.nextGoal': ({ circleId, studentId, ...values }) => [
+    { op: 'set', table: 'circleMember', id: memberId(circleId, studentId), values },
+  ],
+  'group.set': ({ id, ...values }) => [
+    { op: 'make', table: 'studentGroup', id, values },
+    { op: 'set', table: 'studentGroup', id, values },
+  ],
+  'group.remove': ({ id, removed }) => [{ op: 'set', table: 'studentGroup', id, values: { removed } }],
+};

@@ -1,0 +1,72 @@
+import { z } from 'zod';
+import { changeKind } from '../changes/kind';
+import { Id, Instant, recordFields } from '../records/schema';
+import { LessonKey } from '../roll/changes';
+import { tallyHistory } from './history';
+
+export const LookForFields = recordFields.lookFor.extend({ id: Id }).strict();
+export type LookForFields = z.infer<typeof LookForFields>;
+
+export const FocusFields = recordFields.focus.extend({ id: Id }).strict();
+
+export const TallyFields = recordFields.tally
+  .pick({ studentId: true, lookForId: true, at: true, circleId: true })
+  // Null while a timed one runs.
+  .extend({ id: Id, amount: z.int().min(1).max(86_400).nullable() })
+  .strict();
+export type TallyFields = z.infer<typeof TallyFields>;
+
+/** A number as it may stand on a page. */
+const Counted = z
+  .int('A whole number')
+  .min(0, 'A count cannot be below 0')
+  .max(999, 'A count is at most 999');
+
+const about = ({ lesson }: { lesson: LessonKey }) => tallyHistory(lesson.id);
+
+export const tallyChanges = {
+  'lookFor.set': changeKind(LookForFields, () => 'lookFors'),
+  'lookFor.retire': changeKind(z.strictObject({ id: Id, retired: z.boolean() }), () => 'lookFors'),
+  // A set, with those of its look-fors that are made for it: a copy for another class has its own.
+  'focus.set': changeKind(
+    z.strictObject({ focus: FocusFields, lookFors: z.array(LookForFields).max(12) }),
+    () => 'lookFors',
+  ),
+  'focus.remove': changeKind(z.strictObject({ id: Id, removed: z.boolean() }), () => 'lookFors'),
+  // From when to when anybody looked: a lesson with no tally in it was observed all the same.
+  'tallying.set': changeKind(
+    z.strictObject({
+      lesson: LessonKey,
+      ...recordFields.tallying.pick({ onAt: true, offAt: true, focusId: true }).shape,
+    }),
+    about,
+  ),
+  'tally.add': changeKind(
+    z.strictObject({ lesson: LessonKey, tallies: z.array(TallyFields).min(1).max(500) }),
+    about,
+  ),
+  'tally.stop': changeKind(
+    z.strictObject({ id: Id, lessonId: Id, amount: z.int().min(1).max(86_400) }),
+    ({ lessonId }) => tallyHistory(lessonId),
+  ),
+  'tally.remove': changeKind(z.strictObject({ id: Id, lessonId: Id }), ({ lessonId }) =>
+    tallyHistory(lessonId),
+  ),
+  // A number set right by hand: the difference is a tally of its own, beside what others count meanwhile.
+  'tally.correct': changeKind(
+    z.strictObject({
+      lesson: LessonKey,
+      id: Id,
+      studentId: Id.nullable(),
+      lookForId: Id,
+      at: Instant,
+      from: Counted,
+      to: Counted,
+    }),
+    about,
+  ),
+  'countComment.set': changeKind(
+    recordFields.countComment.extend({ id: Id }).strict(),
+    ({ sectionId }) => sectionId,
+  ),
+};

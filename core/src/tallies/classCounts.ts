@@ -1,0 +1,62 @@
+import { groupBy } from '../records/groupBy';
+import type { LookFor, Tally, Tallying } from '../records/schema';
+import { isEnrolledOn, presenceIn } from '../roll/totals';
+import type { ClassRoll } from '../roll/rollTable';
+import { countsOf, type Count } from './counts';
+import { observedMinutes, observedSpan } from './observed';
+import type { Exposure } from './rates';
+
+/** What was seen in a class over some days, and the chance there was to see it. */
+export interface ClassCounts {
+  /** Those observed, in order of time. */
+  lessons: { id: string; date: string; startsAt: string }[];
+  counts: Count[];
+  exposures: Exposure[];
+}
+
+interface Seen {
+  tallies: readonly Tally[];
+  tallyings: readonly Tallying[];
+  lookFors: Readonly<Record<string, LookFor>>;
+  /** IANA name of the school's. */
+  zone: string;
+}
+
+/**
+ * Counts and exposures of one class. A lesson in which tallying was on was observed, also without a
+ * single tally, and also where its roll was not taken; one set aside counts nowhere. Tallies of who
+ * was not in the class that day are kept and count nowhere.
+ */
+export function classCounts(
+  { enrolments, lessons, book }: Pick<ClassRoll, 'enrolments' | 'lessons' | 'book'>,
+  { tallies, tallyings, lookFors, zone }: Seen,
+): ClassCounts {
+  const byLesson = groupBy(
+    tallies.filter(({ removed }) => !removed),
+    ({ lessonId }) => lessonId,
+  );
+  const turnedOn = new Map(
+    tallyings.filter(({ removed }) => !removed).map((found) => [found.lessonId, found]),
+  );
+  const result: ClassCounts = { lessons: [], counts: [], exposures: [] };
+  for (const lesson of lessons) {
+    const own = byLesson.get(lesson.id) ?? [];
+    const firstAt = own.map(({ at }) => at).sort()[0] ?? null;
+    const tallying = turnedOn.get(lesson.id) ?? (firstAt === null ? null : { onAt: firstAt, offAt: null });
+    if (!tallying || lesson.setAside || lesson.removed) continue;
+    const span = observedSpan(lesson, tallying, zone, firstAt);
+    const there = new Set<string>();
+    for (const enrolment of enrolments) {
+      const { studentId } = enrolment;
+      if (!isEnrolledOn(enrolment, lesson.date) || there.has(studentId)) continue;
+      there.add(studentId);
+      const minutes = observedMinutes(lesson, span, presenceIn(lesson, studentId, book));
+      result.exposures.push({ lessonId: lesson.id, studentId, minutes });
+    }
+    result.lessons.push({ id: lesson.id, date: lesson.date, startsAt: lesson.startsAt });
+    result.counts.push(
+      ...countsOf(own, lookFors).filter(({ studentId }) => studentId === null || there.has(studentId)),
+    );
+  }
+  return result;
+}

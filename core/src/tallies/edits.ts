@@ -1,0 +1,56 @@
+import type { Edit, EditsByKind } from '../changes/edit';
+import type { LessonKey } from '../roll/changes';
+import { ensureLesson } from '../roll/edits';
+import type { LookForFields, tallyChanges } from './changes';
+
+function setLookFor({ id, ...values }: LookForFields): Edit[] {
+  return [
+    { op: 'make', table: 'lookFor', id, values },
+    { op: 'set', table: 'lookFor', id, values },
+  ];
+}
+
+/** Whoever tallies is observing, also where nobody has turned it on; taken back, it is as if nobody had looked. */
+function makeTallying(lesson: LessonKey, onAt: string): Edit[] {
+  const values = { lessonId: lesson.id, focusId: null, onAt, offAt: null };
+  return [ensureLesson(lesson), { op: 'make', table: 'tallying', id: lesson.id, values }];
+}
+
+export const tallyEdits: EditsByKind<typeof tallyChanges> = {
+  'lookFor.set': setLookFor,
+  'lookFor.retire': ({ id, retired }) => [{ op: 'set', table: 'lookFor', id, values: { removed: retired } }],
+  'focus.set': ({ focus: { id, ...values }, lookFors }) => [
+    ...lookFors.flatMap(setLookFor),
+    { op: 'make', table: 'focus', id, values },
+    { op: 'set', table: 'focus', id, values },
+  ],
+  'focus.remove': ({ id, removed }) => [{ op: 'set', table: 'focus', id, values: { removed } }],
+  'tallying.set': ({ lesson, ...values }) => [
+    ensureLesson(lesson),
+    { op: 'make', table: 'tallying', id: lesson.id, values: { ...values, lessonId: lesson.id } },
+    { op: 'set', table: 'tallying', id: lesson.id, values },
+  ],
+  'tally.add': ({ lesson, tallies }) => [
+    ...makeTallying(lesson, tallies[0]?.at ?? ''),
+    ...tallies.map(({ id, ...values }): Edit => {
+      const fields = { ...values, lessonId: lesson.id, correctedFrom: null };
+      return { op: 'make', table: 'tally', id, values: fields };
+    }),
+  ],
+  'tally.stop': ({ id, amount }) => [{ op: 'set', table: 'tally', id, values: { amount } }],
+  'tally.remove': ({ id }) => [{ op: 'set', table: 'tally', id, values: { removed: true } }],
+  'tally.correct': ({ lesson, id, from, to, ...values }) => {
+    const fields = {
+      ...values,
+      lessonId: lesson.id,
+      amount: to - from,
+      circleId: null,
+      correctedFrom: from,
+    };
+    return [...makeTallying(lesson, values.at), { op: 'make', table: 'tally', id, values: fields }];
+  },
+  'countComment.set': ({ id, ...values }) => [
+    { op: 'make', table: 'countComment', id, values },
+    { op: 'set', table: 'countComment', id, values },
+  ],
+};

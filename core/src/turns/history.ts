@@ -1,0 +1,2 @@
+/** Whose history a lesson's turns are in. */
+export const turnHistory = (lessonId: string) => `turns ${lessonId}`;
