@@ -1,9 +1,10 @@
 import { monotonicFactory } from 'ulid';
 import type { CalendarReading } from '@slate-path/core/calendar/icalendar';
 import { lessonId } from '@slate-path/core/calendar/lessons';
+import { daysBetween } from '@slate-path/core/calendar/localTime';
 import { instantOf } from '@slate-path/core/calendar/zone';
 import type { ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
-import type { Enrolment, Guardian, Standing, Student } from '@slate-path/core/records/schema';
+import type { Enrolment, Focus, Guardian, LookFor, Standing, Student } from '@slate-path/core/records/schema';
 import type { MarkFields } from '@slate-path/core/roll/changes';
 import { standingFor } from '@slate-path/core/roll/standings';
 import { acceptedPeople, defaultDecision, type MergedRow } from '@slate-path/core/roster/mergeRoster';
@@ -11,6 +12,8 @@ import type { ApiClient } from './apiClient';
 import type { Exception } from './attendance';
 import { daysOffCalendar, rosterCsv } from './files';
 import { classes, periodTimes, school } from './scenario';
+import { circleClass, makeCircles } from './circles';
+import { makeTallies, talliedClasses, type TalliedLesson } from './tallies';
 import { checkInClass, checkInSetting, makeCheckIns } from './weather';
 import { makeTerm, meetingKey, type DemoLesson, type DemoTerm } from './term';
 
@@ -48,6 +51,8 @@ interface Setup {
   guardian: Guardian[];
   enrolment: Enrolment[];
   standing: Standing[];
+  focus: Focus[];
+  lookFor: LookFor[];
 }
 
 /** Fills a new teacher's place with the demo term: through files, views and changes, like a teacher would. */
@@ -95,6 +100,7 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
   const setup = await client.get<Setup>('/api/setup');
   const students = new Map(setup.student.map(({ schoolId, id }) => [schoolId, id]));
   const observed: Parameters<typeof makeCheckIns>[0][number][] = [];
+  const tallied = new Map<string, TalliedLesson[]>();
   for (const lesson of term.lessons) {
     const key = {
       id: lessonId(meetings.get(lesson.meetingKey) ?? '', lesson.date),
@@ -106,6 +112,16 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
     await addLesson(sender, lesson, key, students, setup.standing);
     if (lesson.className === checkInClass && lesson.fate === 'taken')
       observed.push({ key, there: thereIn(lesson, term, students) });
+    if (lesson.className in talliedClasses && lesson.fate === 'taken') {
+      const begins = instantOf({ date: lesson.date, time: lesson.startsAt }, school.zone);
+      const found: TalliedLesson = {
+        key,
+        week: Math.floor(daysBetween(term.startsOn, lesson.date) / 7),
+        there: thereIn(lesson, term, students),
+        instantOf: (minute) => new Date(begins + Math.round(minute * 60_000)).toISOString(),
+      };
+      tallied.set(lesson.className, [...(tallied.get(lesson.className) ?? []), found]);
+    }
   }
   const checkInSectionId = sections.get(checkInClass) ?? '';
   await sender.add('checkIn.setting', { sectionId: checkInSectionId, ...checkInSetting }, begun);
@@ -113,8 +129,31 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
     new Date(instantOf({ date, time: startsAt }, school.zone) - before * 60_000).toISOString();
   for (const payload of makeCheckIns(observed, momentOf))
     await sender.add('checkIn.record', payload, Date.parse(payload.checkIn.at));
+  for (const [className, lessons] of tallied) await addTallies(sender, className, lessons, setup);
   await sender.send();
   return term;
+}
+
+/** What was seen in the lessons of a class, and the circles it sat in. */
+async function addTallies(
+  sender: Sender,
+  className: string,
+  lessons: readonly TalliedLesson[],
+  { focus: focuses, lookFor }: Setup,
+): Promise<void> {
+  const focus = focuses.find(({ name }) => name === talliedClasses[className]);
+  if (!focus) throw new Error(`There is no set for ${className}`);
+  const lookFors = focus.lookForIds.flatMap((id) => lookFor.find((found) => found.id === id) ?? []);
+  const newId = (at: number) => sender.id(at);
+  for (const { kind, payload } of makeTallies(lessons, focus, lookFors, newId))
+    await sender.add(kind, payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
+  if (className !== circleClass) return;
+  for (const { begin, tallies, endedAt, goals } of makeCircles(lessons, lookFors, newId)) {
+    await sender.add('circle.begin', begin, Date.parse(begin.startedAt));
+    await sender.add('tally.add', tallies, Date.parse(endedAt) - 1000);
+    await sender.add('circle.end', { id: begin.id, endedAt }, Date.parse(endedAt));
+    for (const goal of goals) await sender.add('circle.nextGoal', goal, Date.parse(endedAt) + 1000);
+  }
 }
 
 /** Who was in a lesson at its beginning. */

@@ -42,6 +42,7 @@ describe('who may do what', () => {
     'get /api/sections/{sectionId}/counts': [401, 401, 404],
     'get /api/sections/{sectionId}/counts-file': [401, 401, 404],
     'get /api/sections/{sectionId}/circles': [401, 401, 404],
+    'get /api/circles/{circleId}/file': [401, 401, 404],
     'post /api/sections/{sectionId}/roster-reading': [401, 401, 404],
     'post /api/sections/{sectionId}/participants-reading': [401, 401, 404],
     'post /api/sections/{sectionId}/check-in-links': [401, 401, 404],

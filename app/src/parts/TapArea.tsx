@@ -9,6 +9,8 @@ interface TapAreaProps {
   style?: ViewStyle;
   id?: string;
   testID?: string;
+  /** Whether it is held down or chosen, where it can be. */
+  held?: boolean;
 }
 
 interface Pointer {
@@ -32,7 +34,7 @@ const tapSlop = 16;
  * it acts when the finger is lifted, some 40 ms before the click on a slow phone: a scroll or a second
  * finger ends the touch without lifting. A click alone comes from a screen reader or a script.
  */
-export function TapArea({ name, onTap, children, style, id, testID }: TapAreaProps) {
+export function TapArea({ name, onTap, children, style, id, testID, held }: TapAreaProps) {
   const pressed = useRef<Pointer | null>(null);
   const liftedAt = useRef(-sameTapMs);
   const onPointerDown = ({ isPrimary, button, timeStamp, clientX, clientY }: Pointer) => {
@@ -65,7 +67,16 @@ export function TapArea({ name, onTap, children, style, id, testID }: TapAreaPro
   // The web's own events, which the types of the phone's view do not know.
   const web = { ...pointer, onClick, onKeyDown, dataSet: { tap: '' } } as object;
   return (
-    <View id={id} testID={testID} role="button" tabIndex={0} aria-label={name} style={style} {...web}>
+    <View
+      id={id}
+      testID={testID}
+      role="button"
+      tabIndex={0}
+      aria-label={name}
+      {...(held === undefined ? {} : ({ 'aria-pressed': held } as object))}
+      style={style}
+      {...web}
+    >
       {children}
     </View>
   );

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { lookForSigns } from './signs';
 
 /** Any text of 1 to 64 characters without control characters; ours are ULIDs. */
 export const Id = z
@@ -37,27 +38,6 @@ export const countsAs = ['here', 'late', 'left_early', 'away', 'not_counted'] as
 export const messageReaders = ['student', 'guardians'] as const;
 export const lookForTones = ['wanted', 'unwanted', 'neutral'] as const;
 export const lookForMeasures = ['count', 'tick', 'seconds'] as const;
-/** The drawn signs a look-for may have; each can be told from the others without colour. */
-export const lookForSigns = [
-  'voice',
-  'question',
-  'proof',
-  'link',
-  'scales',
-  'lamp',
-  'hand',
-  'check',
-  'flag',
-  'tool',
-  'cloud',
-  'repeat',
-  'wind',
-  'waves',
-  'shield',
-  'anchor',
-  'glass',
-  'door',
-] as const;
 export const turnOutcomes = ['drawn', 'spoke', 'passed', 'skipped'] as const;
 export const markSources = ['tap', 'check_in', 'participants', 'range', 'work'] as const;
 

@@ -6,6 +6,7 @@ import type { Columns, ColumnRole } from '@slate-path/core/roster/columns';
 import type { StudentTotals } from '@slate-path/core/roll/rollTable';
 import type { RollRange } from '../roll/readRoll';
 import type { RollFileRequest } from '../roll/rollFile';
+import type { CircleFileRequest } from '../tallies/circleFile';
 import type { CountRange, CountReading } from '../tallies/readCounts';
 import type { CountFileRequest } from '../tallies/countsFile';
 import type { WatchInput, WatchItem } from '@slate-path/core/watch/watchList';
@@ -25,6 +26,7 @@ export interface JobKinds {
   totals: { input: RollRange; result: StudentTotals[] };
   rollFile: { input: RollFileRequest; result: Uint8Array };
   counts: { input: CountRange; result: CountReading };
+  circleFile: { input: CircleFileRequest; result: Uint8Array };
   countsFile: { input: CountFileRequest; result: Uint8Array };
 }
 

@@ -2,6 +2,7 @@
 import { register } from 'tsx/esm/api';
 
 register();
-const { readRoster, readParticipants, watch, totals, rollFile, counts, countsFile } = await import('./worker.ts');
+const { readRoster, readParticipants, watch, totals, rollFile, counts, countsFile, circleFile } =
+  await import('./worker.ts');
 
-export { readRoster, readParticipants, watch, totals, rollFile, counts, countsFile };
+export { readRoster, readParticipants, watch, totals, rollFile, counts, countsFile, circleFile };

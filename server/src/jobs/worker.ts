@@ -7,6 +7,7 @@ import { classTotals } from '@slate-path/core/roll/rollTable';
 import { watchList } from '@slate-path/core/watch/watchList';
 import { readRolls } from '../roll/readRoll';
 import { rollFile as writeRollFile } from '../roll/rollFile';
+import { circleFile as writeCircleFile } from '../tallies/circleFile';
 import { countsFile as writeCountsFile } from '../tallies/countsFile';
 import { readCounts } from '../tallies/readCounts';
 import type { JobKinds } from './jobs';
@@ -44,3 +45,5 @@ export const rollFile: Job<'rollFile'> = (request) => writeRollFile(request);
 export const counts: Job<'counts'> = (range) => Promise.resolve(readCounts(range));
 
 export const countsFile: Job<'countsFile'> = (request) => writeCountsFile(request);
+
+export const circleFile: Job<'circleFile'> = (request) => writeCircleFile(request);

@@ -2,6 +2,7 @@ import { writeCsv } from '@slate-path/core/formats/csv';
 import type { NameOrder } from '@slate-path/core/people/names';
 import type { Standing } from '@slate-path/core/records/schema';
 import { rollTable, totalColumns, type TableCell } from '@slate-path/core/roll/rollTable';
+import { escaped, printedPage } from '../files/printed';
 import { workbook } from '../files/workbook';
 import { readRolls, type RollRange, type RollReading } from './readRoll';
 
@@ -14,9 +15,6 @@ export interface RollFileRequest extends RollRange {
 }
 
 type ClassTable = RollReading['classes'][number] & { rows: TableCell[][] };
-
-const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
-const escaped = (text: string) => text.replace(/[&<>"]/g, (sign) => escapes[sign] ?? sign);
 
 /** What is printed of the totals: paper is narrow. */
 const printed = ['Taken', 'Not taken', 'Late', 'Away', 'Excused', 'Percent'];
@@ -37,20 +35,12 @@ function printedTable({ section, rows, roll }: ClassTable): string {
   return `<h1>${escaped(section.name)}</h1><table><thead><tr>${head.join('')}</tr></thead><tbody>${body.join('')}</tbody></table>`;
 }
 
-const printStyle =
-  '@page{size:A4 landscape;margin:10mm}body{font:10pt/1.35 system-ui,sans-serif;color:#111;margin:16px}' +
-  'h1{font-size:14pt;margin:0 0 4pt}table{border-collapse:collapse;margin-bottom:12pt}thead{display:table-header-group}' +
-  'th,td{border-bottom:.5pt solid #999;padding:2pt 4pt;text-align:left;white-space:nowrap;font-variant-numeric:tabular-nums}' +
-  'th{white-space:normal;vertical-align:bottom;font-weight:600}tr{break-inside:avoid}section{break-after:page}';
-
 function printable(classes: readonly ClassTable[], { from, to }: RollRange): string {
   const standings: Standing[] = Object.values(classes[0]?.roll.book.standings ?? {});
   const legend = [...new Set(standings)].map(({ code, name }) => `${code} ${name}`).join(' · ');
   const tables = classes.map((found) => `<section>${printedTable(found)}</section>`).join('');
-  return (
-    `<!doctype html><html lang="en"><meta charset="utf-8"><title>Roll ${from} to ${to}</title><style>${printStyle}</style>` +
-    `<body><p>${from} to ${to}. ${escaped(legend)}. Lessons not taken count nowhere.</p>${tables}</body></html>`
-  );
+  const note = `<p>${from} to ${to}. ${escaped(legend)}. Lessons not taken count nowhere.</p>`;
+  return printedPage(`Roll ${from} to ${to}`, note + tables);
 }
 
 /** The roll of one class or all, lesson by lesson with all totals, as a file in the format asked for. */

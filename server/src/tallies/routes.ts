@@ -93,4 +93,23 @@ export const tallyRoutes = [
       return { circle, circleMember, tally: await load(read, 'tally', ofThem) };
     },
   }),
+  route({
+    method: 'get',
+    path: '/api/circles/{circleId}/file',
+    summary:
+      'One circle as CSV (RFC 4180), XLSX or a page to print: a student a row, moves, goals, feedback.',
+    allow: ownerOf('circle', 'circleId'),
+    params: z.object({ circleId: Id }),
+    query: z.object({ format: z.enum(['csv', 'xlsx', 'html']).default('csv') }),
+    answer: z.custom<Uint8Array>((bytes) => bytes instanceof Uint8Array),
+    answersWith: 'a file',
+    async handle({ params: { circleId }, query: { format }, teacherId, services, response }) {
+      const { file } = services.database;
+      const bytes = await services.jobs.run('circleFile', { file, teacherId, circleId, format });
+      response.type(fileTypes[format]);
+      const shown = format === 'html' ? 'inline' : 'attachment';
+      response.setHeader('Content-Disposition', `${shown}; filename="circle.${format}"`);
+      return bytes;
+    },
+  }),
 ];

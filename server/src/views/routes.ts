@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Between, In } from 'typeorm';
+import { Between, In, IsNull } from 'typeorm';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { Id, LocalDate, recordSchema, type Lesson } from '@slate-path/core/records/schema';
@@ -75,6 +75,8 @@ export const viewRoutes = [
       lookFor: z.array(recordSchema('lookFor')),
       focus: z.array(recordSchema('focus')),
       studentGroup: z.array(recordSchema('studentGroup')),
+      // Only those left open: whoever opens the next lesson is asked.
+      circle: z.array(recordSchema('circle')),
     }),
     async handle({ services, teacherId }) {
       const of = { teacherId };
@@ -96,6 +98,7 @@ export const viewRoutes = [
         lookFor: await load(from, 'lookFor', of),
         focus: await load(from, 'focus', of),
         studentGroup: await load(from, 'studentGroup', of),
+        circle: await load(from, 'circle', { ...of, endedAt: IsNull() }),
       };
     },
   }),

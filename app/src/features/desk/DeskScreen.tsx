@@ -1,5 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
@@ -48,6 +49,31 @@ function VocabularyCard() {
   );
 }
 
+/** The sets of look-fors at a glance, and the way to them. */
+function LookForsCard() {
+  const router = useRouter();
+  const current = useRecords((state) => state.current);
+  const names = listOf(current, 'focus')
+    .map(({ name }) => name)
+    .sort();
+  return (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        Look-fors
+      </Words>
+      <Words tone="inkQuiet">{[...new Set(names)].join(' · ') || 'What you tally in lessons.'}</Words>
+      <View style={{ alignItems: 'flex-start' }}>
+        <Action
+          label="Sets and look-fors"
+          onPress={() => {
+            router.push('/desk/look-fors');
+          }}
+        />
+      </View>
+    </Card>
+  );
+}
+
 function OutboxCard() {
   const router = useRouter();
   return (
@@ -85,6 +111,7 @@ export function DeskScreen() {
       <TermDates />
       <Timetable />
       <VocabularyCard />
+      <LookForsCard />
       <OutboxCard />
     </>
   );

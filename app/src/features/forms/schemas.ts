@@ -1,6 +1,7 @@
 export { DayOffToAdd, MeetingToAdd, TermToSet } from '@slate-path/core/calendar/changes';
 export { GuardianFields, StudentFields } from '@slate-path/core/people/changes';
 export { SectionRules, StandingFields } from '@slate-path/core/roll/changes';
+export { FocusFields, LookForFields } from '@slate-path/core/tallies/changes';
 export { TaskFields } from '@slate-path/core/work/changes';
 import { recordFields } from '@slate-path/core/records/schema';
 

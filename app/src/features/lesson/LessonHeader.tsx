@@ -30,6 +30,7 @@ interface LessonHeaderProps {
   onOpenRow: (row: RollRow) => void;
   onListUntaken: () => void;
   onListCheckIns: () => void;
+  onOpenSeen: () => void;
 }
 
 interface TitleBarProps {
@@ -92,6 +93,7 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
     onOpenRow,
     onListUntaken,
     onListCheckIns,
+    onOpenSeen,
   } = props;
   const checkedIn = useHasCheckIns(lesson.id);
   const palette = usePalette();
@@ -124,6 +126,7 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
           rows={rows}
           width={Math.max(lineWidth, 200)}
           onOpen={onOpenRow}
+          onOpenSeen={onOpenSeen}
         />
       </View>
       {(untaken > 0 || checkedIn) && !wide ? (

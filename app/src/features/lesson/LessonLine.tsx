@@ -6,6 +6,7 @@ import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
 import type { RollRow } from '@slate-path/core/roll/rollRows';
 import { Words } from '../../parts/Words';
+import { SeenOnLine } from './SeenOnLine';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
 
@@ -16,6 +17,8 @@ interface LessonLineProps {
   width: number;
   /** Opens the student whose arrival or leaving was tapped. */
   onOpen: (row: RollRow) => void;
+  /** Opens what was tallied. */
+  onOpenSeen: () => void;
 }
 
 interface Drop {
@@ -38,7 +41,7 @@ const height = 34;
 const middle = 26;
 
 /** The lesson from start to end, with now on it; arrivals come down onto it, leavings go up from it. */
-export function LessonLine({ lesson, now, rows, width, onOpen }: LessonLineProps) {
+export function LessonLine({ lesson, now, rows, width, onOpen, onOpenSeen }: LessonLineProps) {
   const palette = usePalette();
   const start = minutesOf(lesson.startsAt);
   const length = Math.max(minutesOf(lesson.endsAt) - start, 1);
@@ -63,6 +66,7 @@ export function LessonLine({ lesson, now, rows, width, onOpen }: LessonLineProps
           <Circle cx={x} cy={middle} r={8} fill={palette.surface} stroke={palette.slate} strokeWidth={4} />
         ) : null}
       </Svg>
+      <SeenOnLine lessonId={lesson.id} at={at} width={width} onOpen={onOpenSeen} />
       {dropsOf(rows).map(({ row, time, arrives }) => (
         <Pressable
           key={`${row.student.id} ${time}`}

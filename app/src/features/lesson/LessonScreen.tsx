@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useCallback, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { lessonNow } from '@slate-path/core/calendar/lessonNow';
 import { displayName } from '@slate-path/core/people/names';
@@ -9,6 +9,7 @@ import { longDay } from '../../parts/dates';
 import { Sheet } from '../../parts/Sheet';
 import { useWide } from '../../theme/theme';
 import { CheckInPanel } from '../checkIn/CheckInPanel';
+import { OpenCircle } from '../circle/OpenCircle';
 import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useRecordsAfterPaint } from '../records/afterPaint';
 import { useNow } from '../records/clock';
@@ -18,11 +19,18 @@ import { partnerOf, rollBook, untakenLessons, useAllLessons } from './lessons';
 import { LessonHeader } from './LessonHeader';
 import { LessonSide } from './LessonSide';
 import { MarkDetail } from './MarkDetail';
+import { ModeBar, modeOf, type LessonMode } from './ModeBar';
 import { NoLesson } from './NoLesson';
 import { Roll } from './Roll';
 import { RollFooter } from './RollFooter';
 import { UntakenSheet } from './UntakenList';
 import { useLessonKeys } from './useLessonKeys';
+
+// The roll is there at once; what else is done in a lesson is loaded when it is first wanted.
+const TallyPanel = lazy(() => import('../tallies/TallyPanel'));
+const CirclePanel = lazy(() => import('../circle/CirclePanel'));
+const TurnsPanel = lazy(() => import('../turns/TurnsPanel'));
+const TallySheet = lazy(() => import('../tallies/TallySheet'));
 
 const bookOf = (state: RecordsState) => rollBook(state.current);
 
@@ -64,6 +72,13 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const wide = useWide();
   const router = useRouter();
   const now = useNow();
+  const mode = modeOf(useLocalSearchParams<{ mode?: string }>().mode);
+  const setMode = useCallback(
+    (next: LessonMode) => {
+      router.setParams({ mode: next });
+    },
+    [router],
+  );
   const partner = useRecords((state) => partnerOf(lesson, state.current));
   const rows = useRollRows(lesson, partner);
   const [openStudent, setOpenStudent] = useState<string | null>(null);
@@ -78,9 +93,9 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const index = lessons.findIndex(({ id }) => id === lesson.id);
   const goTo = useCallback(
     (to: Lesson | undefined) => {
-      if (to) router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: to.id } });
+      if (to) router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: to.id, mode } });
     },
-    [router],
+    [router, mode],
   );
   const openCheckIns = useCallback(() => {
     setCheckIns(true);
@@ -88,6 +103,10 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const closeCheckIns = () => {
     setCheckIns(false);
   };
+  const [seen, setSeen] = useState(false);
+  const openSeen = useCallback(() => {
+    setSeen(true);
+  }, []);
   const listUntaken = useCallback(() => {
     setListing(true);
   }, []);
@@ -99,11 +118,20 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
     setOpenStudent(null);
   };
   useLessonKeys({
+    on: mode === 'roll',
     lesson,
     rows,
     previous: () => goTo(lessons[index - 1]),
     next: () => goTo(lessons[index + 1]),
   });
+  const working =
+    mode === 'roll' || lesson.setAside || rows.length === 0 ? null : (
+      <Suspense fallback={<View style={{ flex: 1 }} />}>
+        {mode === 'tally' ? <TallyPanel lesson={lesson} rows={rows} /> : null}
+        {mode === 'circle' ? <CirclePanel lesson={lesson} rows={rows} /> : null}
+        {mode === 'turns' ? <TurnsPanel lesson={lesson} rows={rows} /> : null}
+      </Suspense>
+    );
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <View style={{ flex: 1 }}>
@@ -112,25 +140,32 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           title={title}
           rows={rows}
           now={now}
-          untaken={untaken.length}
+          untaken={mode === 'roll' ? untaken.length : 0}
           previous={lessons[index - 1]}
           next={lessons[index + 1]}
           onGo={goTo}
           onOpenRow={openRow}
           onListUntaken={listUntaken}
           onListCheckIns={openCheckIns}
+          onOpenSeen={openSeen}
         />
-        <Roll
-          lesson={lesson}
-          partner={partner}
-          rows={rows}
-          now={now}
-          loading={state === 'loading'}
-          onMore={setOpenStudent}
-        />
-        {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={rows} /> : null}
+        <OpenCircle lessonId={lesson.id} />
+        {lesson.setAside || rows.length === 0 ? null : <ModeBar mode={mode} onMode={setMode} />}
+        {working ?? (
+          <>
+            <Roll
+              lesson={lesson}
+              partner={partner}
+              rows={rows}
+              now={now}
+              loading={state === 'loading'}
+              onMore={setOpenStudent}
+            />
+            {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={rows} /> : null}
+          </>
+        )}
       </View>
-      {wide ? (
+      {wide && !working ? (
         <LessonSide
           lesson={lesson}
           lessons={lessons}
@@ -156,6 +191,17 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
             }}
           />
         </Sheet>
+      ) : null}
+      {seen ? (
+        <Suspense fallback={null}>
+          <TallySheet
+            lesson={lesson}
+            rows={rows}
+            onClose={() => {
+              setSeen(false);
+            }}
+          />
+        </Suspense>
       ) : null}
       {listing ? (
         <UntakenSheet

@@ -4,21 +4,8 @@ import { listOf, type Records } from '@slate-path/core/records/records';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { rollBookOf } from '@slate-path/core/roll/book';
 import { wasHeld } from '@slate-path/core/roll/totals';
+import { remembered } from '../records/remembered';
 import { useRecords } from '../records/useRecords';
-
-/** Remembers the last result for the same tables: several parts of a screen ask for it. */
-function remembered<T>(tables: (records: Records) => unknown[], compute: (records: Records) => T) {
-  let last: unknown[] = [];
-  let result: T | undefined;
-  return (records: Records): T => {
-    const next = tables(records);
-    if (result === undefined || next.some((table, index) => table !== last[index])) {
-      result = compute(records);
-      last = next;
-    }
-    return result;
-  };
-}
 
 /** Every lesson of every class in all terms known here, in order of time. */
 export const allLessons = remembered(

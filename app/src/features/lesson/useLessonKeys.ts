@@ -10,6 +10,8 @@ import type { LessonRow } from './LessonScreen';
 import { chooseStanding } from './marking';
 
 interface LessonKeys {
+  /** Off while letters mean something else. */
+  on: boolean;
   lesson: Lesson;
   rows: readonly LessonRow[];
   previous: () => void;
@@ -38,7 +40,7 @@ function markFocused({ rows }: LessonKeys, key: keyof typeof kinds): void {
   chooseStanding(lesson, row.student.id, chosen, { arrivedAt, leftAt: key === 'e' && on ? time : null });
 }
 
-function typing(): boolean {
+export function typing(): boolean {
   const tag = document.activeElement?.tagName;
   return tag === 'INPUT' || tag === 'TEXTAREA';
 }
@@ -46,6 +48,7 @@ function typing(): boolean {
 /** Keys of the roll: arrows move, letters mark, U takes back. */
 export function useLessonKeys(keys: LessonKeys): void {
   useEffect(() => {
+    if (!keys.on) return undefined;
     const onKey = (event: KeyboardEvent) => {
       if (typing() || event.ctrlKey || event.metaKey || event.altKey) return;
       const key = event.key.toLowerCase();

@@ -12,6 +12,7 @@ import Settings2 from 'lucide-react-native/icons/settings-2';
 import type { LucideIcon } from 'lucide-react-native';
 import Scale from 'lucide-react-native/icons/scale';
 import Plus from 'lucide-react-native/icons/plus';
+import Tally5 from 'lucide-react-native/icons/tally-5';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
@@ -163,6 +164,13 @@ export function ClassScreen() {
           icon={Sigma}
           onPress={() => {
             router.push({ pathname: '/totals', params: { sectionId } });
+          }}
+        />
+        <Action
+          label="Counts"
+          icon={Tally5}
+          onPress={() => {
+            router.push({ pathname: '/classes/[sectionId]/counts', params: { sectionId } });
           }}
         />
         {people.length > 0 ? (

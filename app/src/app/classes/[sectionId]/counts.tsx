@@ -1,0 +1,1 @@
+export { CountsScreen as default } from '../../../features/counts/CountsScreen';

@@ -1,0 +1,1 @@
+export { LookForsScreen as default } from '../../features/tallies/LookForsScreen';

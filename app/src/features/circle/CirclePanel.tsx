@@ -1,0 +1,53 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Lesson } from '@slate-path/core/records/schema';
+import { useRecords } from '../records/useRecords';
+import { useView } from '../records/views';
+import type { LessonRow } from '../lesson/LessonScreen';
+import { NoLookFors } from '../tallies/NoLookFors';
+import { useFocus } from '../tallies/useFocus';
+import { CircleResult } from './CircleResult';
+import { CircleRound } from './CircleRound';
+import { CircleSetUp } from './CircleSetUp';
+import { circlesOf } from './circles';
+
+interface CirclePanelProps {
+  lesson: Lesson;
+  rows: readonly LessonRow[];
+}
+
+/** A discussion: who is in it, then the ring itself, then what each one gets back. */
+export default function CirclePanel({ lesson, rows }: CirclePanelProps) {
+  const current = useRecords((state) => state.current);
+  const { focuses } = useFocus(lesson);
+  useView(`/api/sections/${encodeURIComponent(lesson.sectionId)}/circles`);
+  const [another, setAnother] = useState(false);
+  if (focuses.length === 0) return <NoLookFors />;
+  const all = circlesOf(current, lesson.sectionId);
+  const here = all.find(({ lessonId }) => lessonId === lesson.id);
+  const last = all.find((circle) => circle.endedAt !== null);
+  return (
+    <View style={{ flex: 1 }}>
+      {here && here.endedAt === null ? (
+        <CircleRound key={here.id} circle={here} lesson={lesson} rows={rows} />
+      ) : here && !another ? (
+        <CircleResult
+          key={here.id}
+          circle={here}
+          onAnother={() => {
+            setAnother(true);
+          }}
+        />
+      ) : (
+        <CircleSetUp
+          lesson={lesson}
+          rows={rows}
+          last={last}
+          onBegun={() => {
+            setAnother(false);
+          }}
+        />
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,174 @@
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { View } from 'react-native';
+import type { Circle, Lesson } from '@slate-path/core/records/schema';
+import { emptyHand, tapWith, type Hold } from '@slate-path/core/tallies/hold';
+import { tallyHistory } from '@slate-path/core/tallies/history';
+import { evennessWords } from '@slate-path/core/circle/gini';
+import { Action } from '../../parts/Action';
+import { Words } from '../../parts/Words';
+import { usePalette, useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import type { LessonRow } from '../lesson/LessonScreen';
+import { useRecordsAfterPaint } from '../records/afterPaint';
+import { TakeBack } from '../records/TakeBack';
+import { useRecords, type RecordsState } from '../records/useRecords';
+import { LookForTray } from '../tallies/LookForTray';
+import { tallyOnce } from '../tallies/tallying';
+import { useShownNames } from '../tallies/useShownNames';
+import { endCircle, membersOf, movesOf, sharesOf } from './circles';
+import { Ring } from './Ring';
+import { ShareRibbon } from './ShareRibbon';
+
+interface CircleRoundProps {
+  circle: Circle;
+  lesson: Lesson;
+  rows: readonly LessonRow[];
+}
+
+/** What the numbers say while they talk. */
+function Talk({ circle, names }: { circle: Circle; names: ReadonlyMap<string, string> }) {
+  const shares = useRecordsAfterPaint(
+    useCallback(
+      ({ current }: RecordsState) => sharesOf(current.circle[circle.id] ?? circle, current),
+      [circle],
+    ),
+  );
+  const unheard = shares.unheard.map((id) => names.get(id) ?? '');
+  const words =
+    shares.spoken === 0
+      ? 'Tap whoever speaks, then what it was; or hold a look-for and tap who does it.'
+      : unheard.length === 0
+        ? 'Everyone has spoken.'
+        : `Not heard yet: ${unheard.join(', ')}`;
+  return (
+    <View style={{ gap: space(1) }} aria-live="polite" testID="circle-talk">
+      <ShareRibbon shares={shares.members} names={names} />
+      <Words lines={2} style={{ lineHeight: 20 }}>
+        {words}
+      </Words>
+      {shares.spoken > 0 ? (
+        <Words size="small" tone="inkQuiet" figures lines={2}>
+          {`${evennessWords(shares.members.map(({ spoken }) => spoken))} (Gini ${shares.gini.toFixed(2)})`}
+        </Words>
+      ) : null}
+    </View>
+  );
+}
+
+/** The circle as it sits, strokes by each, and how the talk is shared. */
+export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
+  const palette = usePalette();
+  const wide = useWide();
+  const names = useShownNames(rows);
+  const current = useRecords((state) => state.current);
+  const [hold, setHold] = useState<Hold>(emptyHand);
+  const [arranging, setArranging] = useState(false);
+  const hand = useRef(hold);
+  const history = tallyHistory(lesson.id);
+  const lookFors = useMemo(
+    () => movesOf(circle, current).filter(({ removed }) => !removed),
+    [circle, current.lookFor],
+  );
+  const members = useMemo(() => membersOf(current, circle.id), [current.circleMember, circle.id]);
+  const act = useCallback(
+    (tap: Parameters<typeof tapWith>[1]) => {
+      const { hold: next, tally } = tapWith(hand.current, tap);
+      hand.current = next;
+      setHold(next);
+      if (tally) tallyOnce({ ...tally, lesson, circleId: circle.id }, history);
+    },
+    [lesson, circle.id, history],
+  );
+  const tapSeat = useCallback(
+    (studentId: string) => {
+      act({ student: studentId });
+    },
+    [act],
+  );
+  const tapLookFor = useCallback(
+    (lookForId: string) => {
+      act({ lookFor: lookForId });
+    },
+    [act],
+  );
+  const controls = (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space(2) }}>
+      <Action
+        label={arranging ? 'Seats are right' : 'Seats'}
+        name={arranging ? 'Seats are right' : 'Arrange the seats'}
+        onPress={() => {
+          setArranging(!arranging);
+        }}
+      />
+      <TakeBack about={arranging ? circle.id : history} />
+      <View style={{ flex: 1 }} />
+      <Action
+        label="End the circle"
+        kind="main"
+        onPress={() => {
+          endCircle(circle.id);
+        }}
+      />
+    </View>
+  );
+  const ring = (
+    <Ring
+      circle={circle}
+      members={members}
+      names={names}
+      heldId={hold.what === 'student' ? hold.studentId : null}
+      arranging={arranging}
+      onTap={tapSeat}
+    />
+  );
+  const tray = (
+    <LookForTray
+      lookFors={lookFors}
+      heldId={hold.what === 'lookFor' ? hold.lookForId : null}
+      column={wide}
+      onTap={tapLookFor}
+    />
+  );
+  if (wide)
+    return (
+      <View style={{ flex: 1, flexDirection: 'row' }}>
+        <View style={{ flex: 1, padding: space(4), backgroundColor: palette.ground }}>{ring}</View>
+        <View
+          style={{
+            width: 340,
+            padding: space(5),
+            gap: space(4),
+            backgroundColor: palette.surface,
+            borderLeftWidth: 1,
+            borderColor: palette.line,
+          }}
+        >
+          <Words size="large" serif heading={2}>
+            {circle.groupName || 'Circle'}
+          </Words>
+          <Talk circle={circle} names={names} />
+          {tray}
+          {controls}
+        </View>
+      </View>
+    );
+  return (
+    <View style={{ flex: 1 }}>
+      <View style={{ flex: 1, padding: space(2), backgroundColor: palette.ground }}>{ring}</View>
+      <View
+        style={{
+          paddingHorizontal: space(4),
+          paddingVertical: space(2),
+          gap: space(2),
+          borderTopWidth: 1,
+          borderColor: palette.line,
+          backgroundColor: palette.surface,
+        }}
+      >
+        <Talk circle={circle} names={names} />
+        {arranging ? null : tray}
+        {controls}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,239 @@
+import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import { memo, useCallback, useState } from 'react';
+import { View, type LayoutChangeEvent } from 'react-native';
+import Svg, { Ellipse } from 'react-native-svg';
+import { placeOnto, seatAt } from '@slate-path/core/circle/seating';
+import type { Circle, CircleMember, LookFor } from '@slate-path/core/records/schema';
+import { TallyStrokes } from '../../parts/TallyStrokes';
+import { TapArea } from '../../parts/TapArea';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { radius } from '../../theme/tokens';
+import { makeChange } from '../records/outbox';
+import { useRecords } from '../records/useRecords';
+import { goalWords } from './goalWords';
+import { talliesOf } from './circles';
+
+interface RingProps {
+  circle: Circle;
+  members: readonly CircleMember[];
+  names: ReadonlyMap<string, string>;
+  heldId: string | null;
+  arranging: boolean;
+  onTap: (studentId: string) => void;
+}
+
+interface Place {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}
+
+/** Seats shrink as the circle grows, but stay as large as a thumb. */
+function seatSize(seats: number, width: number): { width: number; height: number } {
+  if (seats <= 8) return { width: Math.min(104, width / 3.4), height: 64 };
+  if (seats <= 14) return { width: Math.min(92, width / 4.1), height: 56 };
+  return { width: Math.min(80, width / 4.9), height: 46 };
+}
+
+/** What was tallied of one student in this circle, by tone, as a text: unchanged, nothing is drawn. */
+function useTones(circle: Circle, studentId: string): Record<LookFor['tone'], number> {
+  const kept = useRecords(({ current }) => {
+    const sums = { wanted: 0, neutral: 0, unwanted: 0 };
+    for (const { studentId: who, lookForId, amount } of talliesOf(current, circle.id)) {
+      const lookFor = current.lookFor[lookForId];
+      if (who === studentId && lookFor && lookFor.measure !== 'seconds') sums[lookFor.tone] += amount ?? 0;
+    }
+    return JSON.stringify(sums);
+  });
+  return JSON.parse(kept) as Record<LookFor['tone'], number>;
+}
+
+interface SeatProps {
+  circle: Circle;
+  member: CircleMember;
+  name: string;
+  place: Place;
+  held: boolean;
+  onTap: (studentId: string) => void;
+}
+
+const Seat = memo(function Seat({ circle, member, name, place, held, onTap }: SeatProps) {
+  const palette = usePalette();
+  const tones = useTones(circle, member.studentId);
+  const lookFors = useRecords((state) => state.current.lookFor);
+  const goal = goalWords(member.goalLookForId, member.goalCount, lookFors);
+  const spoken = tones.wanted + tones.neutral + tones.unwanted;
+  return (
+    <View style={{ position: 'absolute', ...place }} {...({ dataSet: { row: '' } } as object)}>
+      <TapArea
+        testID="seat"
+        name={`${name}: spoke ${spoken === 1 ? 'once' : `${spoken} times`}${goal ? `, goal ${goal}` : ''}`}
+        held={held}
+        onTap={() => {
+          onTap(member.studentId);
+        }}
+        style={{
+          width: place.width,
+          height: place.height,
+          alignItems: 'center',
+          justifyContent: 'center',
+          borderRadius: radius.card,
+          borderWidth: held ? 2 : 1,
+          borderColor: held ? palette.slate : palette.line,
+          backgroundColor: held ? palette.slateWash : palette.surface,
+        }}
+      >
+        <Words bold={held} lines={1} style={{ lineHeight: 20, fontSize: 15 }}>
+          {name}
+        </Words>
+        <View style={{ flexDirection: 'row', height: 20 }}>
+          <TallyStrokes count={tones.wanted} tone="wanted" />
+          <TallyStrokes count={tones.neutral} tone="neutral" />
+          <TallyStrokes count={tones.unwanted} tone="unwanted" />
+        </View>
+      </TapArea>
+    </View>
+  );
+});
+
+interface MovableProps {
+  id: string;
+  name: string;
+  place: Place;
+  /** Whether this one was tapped to be put somewhere. */
+  lifted: boolean;
+  onTap: () => void;
+}
+
+/** A seat while they are arranged: dragged onto another, or tapped and then the other one tapped. */
+function MovableSeat({ id, name, place, lifted, onTap }: MovableProps) {
+  const palette = usePalette();
+  const { setNodeRef: asDrop, isOver } = useDroppable({ id });
+  const { setNodeRef: asDrag, listeners, transform, isDragging } = useDraggable({ id });
+  const ref = useCallback(
+    (node: unknown) => {
+      asDrop(node as HTMLElement | null);
+      asDrag(node as HTMLElement | null);
+    },
+    [asDrop, asDrag],
+  );
+  const marked = lifted || isOver;
+  return (
+    <View
+      ref={ref}
+      role="button"
+      tabIndex={0}
+      aria-label={lifted ? `${name}: tap where to sit` : `Move ${name}`}
+      {...({
+        ...listeners,
+        onClick: onTap,
+        onKeyDown: (event: KeyboardEvent) => {
+          if (event.key === 'Enter' || event.key === ' ') onTap();
+        },
+      } as object)}
+      style={[
+        {
+          position: 'absolute',
+          ...place,
+          alignItems: 'center',
+          justifyContent: 'center',
+          borderRadius: radius.card,
+          borderWidth: marked ? 2 : 1,
+          borderStyle: 'dashed',
+          borderColor: marked ? palette.slate : palette.inkQuiet,
+          backgroundColor: isDragging || marked ? palette.slateWash : palette.surface,
+          zIndex: isDragging ? 2 : 0,
+          transform: [{ translateX: transform?.x ?? 0 }, { translateY: transform?.y ?? 0 }],
+        },
+        { touchAction: 'none', cursor: 'grab' } as object,
+      ]}
+    >
+      <Words lines={1} style={{ fontSize: 15, lineHeight: 20 }}>
+        {name}
+      </Words>
+    </View>
+  );
+}
+
+/** The circle as it sits in the room, the first at the top, on clockwise. */
+export function Ring({ circle, members, names, heldId, arranging, onTap }: RingProps) {
+  const palette = usePalette();
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [lifted, setLifted] = useState<string | null>(null);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const onLayout = ({ nativeEvent: { layout } }: LayoutChangeEvent) => {
+    setSize({ width: layout.width, height: layout.height });
+  };
+  const seat = seatSize(members.length, size.width);
+  const placeOf = (index: number): Place => {
+    const { x, y } = seatAt(index, members.length);
+    return { left: x * (size.width - seat.width), top: y * (size.height - seat.height), ...seat };
+  };
+  const move = (studentId: string, ontoId: string) => {
+    if (studentId === ontoId) return;
+    const seated = members.map((member) => ({ id: member.studentId, place: member.place }));
+    const place = placeOnto(seated, studentId, ontoId);
+    makeChange('circle.seat', { circleId: circle.id, seats: [{ studentId, place }] }, circle.id);
+  };
+  const tapToMove = (studentId: string) => {
+    if (lifted === null) setLifted(studentId);
+    else {
+      move(lifted, studentId);
+      setLifted(null);
+    }
+  };
+  return (
+    <View onLayout={onLayout} style={{ flex: 1, minHeight: 240 }} role="group" aria-label="The circle">
+      {size.width === 0 ? null : (
+        <>
+          <Svg width={size.width} height={size.height} style={{ position: 'absolute' }} aria-hidden>
+            <Ellipse
+              cx={size.width / 2}
+              cy={size.height / 2}
+              rx={Math.max((size.width - seat.width) / 2, 1)}
+              ry={Math.max((size.height - seat.height) / 2, 1)}
+              fill="none"
+              stroke={palette.line}
+              strokeWidth={2}
+            />
+          </Svg>
+          {arranging ? (
+            <DndContext
+              sensors={sensors}
+              onDragEnd={({ active, over }) => {
+                if (over) move(String(active.id), String(over.id));
+              }}
+            >
+              {members.map(({ studentId }, index) => (
+                <MovableSeat
+                  key={studentId}
+                  id={studentId}
+                  name={names.get(studentId) ?? ''}
+                  place={placeOf(index)}
+                  lifted={lifted === studentId}
+                  onTap={() => {
+                    tapToMove(studentId);
+                  }}
+                />
+              ))}
+            </DndContext>
+          ) : (
+            members.map((member, index) => (
+              <Seat
+                key={member.studentId}
+                circle={circle}
+                member={member}
+                name={names.get(member.studentId) ?? ''}
+                place={placeOf(index)}
+                held={heldId === member.studentId}
+                onTap={onTap}
+              />
+            ))
+          )}
+        </>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,79 @@
+import { listOf, type Records } from '@slate-path/core/records/records';
+import type { Circle, CircleMember, Lesson, LookFor, Tally } from '@slate-path/core/records/schema';
+import { circleShares, type CircleShares } from '@slate-path/core/circle/shares';
+import { keyOf } from '../lesson/marking';
+import { now } from '../records/clock';
+import { makeChange, newId } from '../records/outbox';
+
+const instant = () => new Date(now()).toISOString();
+
+/** A class's circles, latest first. */
+export function circlesOf(records: Records, sectionId: string): Circle[] {
+  return listOf(records, 'circle')
+    .filter((circle) => circle.sectionId === sectionId)
+    .sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));
+}
+
+/** Who is in a circle, as they sit. */
+export function membersOf(records: Records, circleId: string): CircleMember[] {
+  return listOf(records, 'circleMember')
+    .filter((member) => member.circleId === circleId)
+    .sort((a, b) => a.place - b.place || (a.studentId < b.studentId ? -1 : 1));
+}
+
+export function talliesOf(records: Records, circleId: string): Tally[] {
+  return Object.values(records.tally).filter((tally) => !tally.removed && tally.circleId === circleId);
+}
+
+/** The look-fors of a circle, also those retired since. */
+export function movesOf({ lookForIds }: Circle, records: Records): LookFor[] {
+  return lookForIds.flatMap((id) => records.lookFor[id] ?? []);
+}
+
+/** Who said how much of what. */
+export function sharesOf(circle: Circle, records: Records): CircleShares {
+  const tallies = talliesOf(records, circle.id);
+  // A look-for taken in from elsewhere during the circle counts as well.
+  const ids = new Set([...circle.lookForIds, ...tallies.map(({ lookForId }) => lookForId)]);
+  const lookFors = [...ids].flatMap((id) => records.lookFor[id] ?? []);
+  return circleShares(membersOf(records, circle.id), tallies, lookFors);
+}
+
+interface Beginning {
+  studentIds: readonly string[];
+  lookForIds: string[];
+  groupName: string;
+  /** Goals by student, as they were set after the last circle. */
+  goals: ReadonlyMap<string, Pick<CircleMember, 'nextLookForId' | 'nextCount'>>;
+}
+
+/** Begins a circle; who is in it sits in the order given. */
+export function beginCircle(lesson: Lesson, { studentIds, goals, ...what }: Beginning): string {
+  const id = newId();
+  const members = studentIds.map((studentId, place) => {
+    const goal = goals.get(studentId);
+    return {
+      studentId,
+      place,
+      goalLookForId: goal?.nextLookForId ?? null,
+      goalCount: goal?.nextLookForId ? (goal.nextCount ?? 1) : null,
+      feedback: '',
+      nextLookForId: null,
+      nextCount: null,
+    };
+  });
+  makeChange(
+    'circle.begin',
+    { lesson: keyOf(lesson), id, ...what, startedAt: instant(), members },
+    lesson.id,
+  );
+  return id;
+}
+
+export function endCircle(id: string, endedAt: string = instant()): void {
+  makeChange('circle.end', { id, endedAt }, id);
+}
+
+export function goOn(id: string): void {
+  makeChange('circle.end', { id, endedAt: null }, id);
+}

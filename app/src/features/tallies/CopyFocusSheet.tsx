@@ -1,0 +1,34 @@
+import { listOf } from '@slate-path/core/records/records';
+import type { Focus } from '@slate-path/core/records/schema';
+import { copyFocus } from '@slate-path/core/tallies/shipped';
+import { Action } from '../../parts/Action';
+import { Sheet } from '../../parts/Sheet';
+import { makeChange, newId } from '../records/outbox';
+import { useRecords } from '../records/useRecords';
+
+/** A set for another class, which can then change its own. */
+export function CopyFocusSheet({ focus, onClose }: { focus: Focus; onClose: () => void }) {
+  const current = useRecords((state) => state.current);
+  const others = listOf(current, 'section')
+    .filter(({ id }) => id !== focus.sectionId)
+    .sort((a, b) => a.name.localeCompare(b.name));
+  return (
+    <Sheet
+      title={`Copy “${focus.name}”`}
+      note="The class gets a set of its own. Look-fors that all classes share stay shared; those of one class are copied."
+      onClose={onClose}
+    >
+      {others.map(({ id, name }) => (
+        <Action
+          key={id}
+          label={name}
+          name={`Copy to ${name}`}
+          onPress={() => {
+            makeChange('focus.set', copyFocus(focus, id, current.lookFor, newId), 'lookFors');
+            onClose();
+          }}
+        />
+      ))}
+    </Sheet>
+  );
+}

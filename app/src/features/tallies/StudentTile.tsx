@@ -1,0 +1,129 @@
+import { memo, useCallback, useEffect, useState } from 'react';
+import { View } from 'react-native';
+import type { Lesson } from '@slate-path/core/records/schema';
+import { durationWords } from '@slate-path/core/tallies/duration';
+import { TallyStrokes } from '../../parts/TallyStrokes';
+import { TapArea } from '../../parts/TapArea';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { radius, space } from '../../theme/tokens';
+import { now } from '../records/clock';
+import { useRecords } from '../records/useRecords';
+import { sumsOf, tonesOf, type ToneSums } from './tallySums';
+
+interface StudentTileProps {
+  lesson: Lesson;
+  /** Null: the whole class. */
+  studentId: string | null;
+  name: string;
+  away: boolean;
+  held: boolean;
+  onTap: (lesson: Lesson, studentId: string | null) => void;
+}
+
+/** Strokes of one student as one text: while it stays the same nothing is drawn. */
+function useTones(lessonId: string, studentId: string | null): ToneSums {
+  const kept = useRecords(({ current }) =>
+    JSON.stringify(tonesOf(sumsOf(current, lessonId, studentId), current.lookFor)),
+  );
+  return JSON.parse(kept) as ToneSums;
+}
+
+/** The seconds of what is timed, counting on while it runs. */
+function Timed({
+  lesson,
+  studentId,
+  seconds,
+}: Pick<StudentTileProps, 'lesson' | 'studentId'> & { seconds: number }) {
+  const begun = useRecords(({ current }) => sumsOf(current, lesson.id, studentId).running[0]?.at);
+  const [, renew] = useState(0);
+  useEffect(() => {
+    if (!begun) return undefined;
+    const timer = setInterval(() => {
+      renew((count) => count + 1);
+    }, 1000);
+    return () => {
+      clearInterval(timer);
+    };
+  }, [begun]);
+  const more = begun ? Math.max((now() - Date.parse(begun)) / 1000, 0) : 0;
+  return (
+    <Words size="small" figures lines={1} bold={begun !== undefined}>
+      {`${begun ? '▸ ' : ''}${durationWords(seconds + more)}`}
+    </Words>
+  );
+}
+
+const counted = (count: number, word: string) => (count > 0 ? `${count} ${word}` : '');
+
+function spoken(name: string, { wanted, neutral, unwanted, seconds, running }: ToneSums): string {
+  const parts = [
+    counted(wanted, 'wanted'),
+    counted(neutral, 'neutral'),
+    counted(unwanted, 'unwanted'),
+    seconds > 0 ? durationWords(seconds) : '',
+    running > 0 ? 'timing' : '',
+  ].filter(Boolean);
+  return `${name}: ${parts.join(', ') || 'none'}`;
+}
+
+/** A student in the tally: the name, and the strokes below it. Who is away is seen and out of reach. */
+export const StudentTile = memo(function StudentTile(props: StudentTileProps) {
+  const { lesson, studentId, name, away, held, onTap } = props;
+  const palette = usePalette();
+  const tones = useTones(lesson.id, studentId);
+  const tap = useCallback(() => {
+    onTap(lesson, studentId);
+  }, [lesson, studentId, onTap]);
+  const look = {
+    flex: 1,
+    minHeight: 66,
+    borderWidth: held ? 2 : 1,
+    borderRadius: radius.card,
+    borderColor: held ? palette.slate : palette.line,
+    backgroundColor: held ? palette.slateWash : away ? palette.ground : palette.surface,
+    paddingHorizontal: space(2),
+    paddingVertical: held ? space(1) : space(1) + 1,
+  } as const;
+  const inside = (
+    <>
+      <Words bold={held} lines={2} tone={away ? 'inkQuiet' : 'ink'} style={{ lineHeight: 20 }}>
+        {name}
+      </Words>
+      {away ? (
+        <Words size="small" tone="inkQuiet">
+          away
+        </Words>
+      ) : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space(1) }}>
+        <TallyStrokes count={tones.wanted} tone="wanted" />
+        <TallyStrokes count={tones.neutral} tone="neutral" />
+        <TallyStrokes count={tones.unwanted} tone="unwanted" />
+        {tones.seconds > 0 || tones.running > 0 ? (
+          <Timed lesson={lesson} studentId={studentId} seconds={tones.seconds} />
+        ) : null}
+      </View>
+    </>
+  );
+  const row = { dataSet: { row: '' } } as object;
+  if (away)
+    return (
+      <View {...row} aria-label={`${name}: away`} style={{ ...look, borderStyle: 'dashed' }}>
+        {inside}
+      </View>
+    );
+  return (
+    <View {...row} style={{ flex: 1 }}>
+      <TapArea
+        id={`tile-${studentId ?? 'class'}`}
+        testID="student-tile"
+        name={spoken(name, tones)}
+        held={held}
+        onTap={tap}
+        style={look}
+      >
+        {inside}
+      </TapArea>
+    </View>
+  );
+});

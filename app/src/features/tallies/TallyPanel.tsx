@@ -1,0 +1,293 @@
+import Ellipsis from 'lucide-react-native/icons/ellipsis';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { displayName } from '@slate-path/core/people/names';
+import type { Lesson } from '@slate-path/core/records/schema';
+import { emptyHand, tapWith, type Hold } from '@slate-path/core/tallies/hold';
+import { tallyHistory } from '@slate-path/core/tallies/history';
+import { Action } from '../../parts/Action';
+import { IconAction } from '../../parts/IconAction';
+import { Sheet } from '../../parts/Sheet';
+import { Words } from '../../parts/Words';
+import { usePalette, useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import type { LessonRow } from '../lesson/LessonScreen';
+import { TakeBack } from '../records/TakeBack';
+import { useRecords } from '../records/useRecords';
+import { FocusSheet } from './FocusSheet';
+import { LookForTray } from './LookForTray';
+import { NoLookFors } from './NoLookFors';
+import { StudentCounts } from './StudentCounts';
+import { StudentTile } from './StudentTile';
+import { beginTallying, tallyOnce } from './tallying';
+import { strokesIn } from './tallySums';
+import { TallyList } from './TallyList';
+import { useFocus } from './useFocus';
+import { useShownNames } from './useShownNames';
+import { useTallyKeys } from './useTallyKeys';
+
+interface TallyPanelProps {
+  lesson: Lesson;
+  /** Also those of the class that is on the same roll. */
+  rows: readonly LessonRow[];
+}
+
+/** What is in hand, and what the next tap does with it. */
+function holdWords(
+  hold: Hold,
+  nameOf: (studentId: string | null) => string,
+  lookFors: Record<string, { name: string }>,
+) {
+  if (hold.what === 'student') return { bold: `${nameOf(hold.studentId)}:`, rest: 'tap what you saw.' };
+  if (hold.what === 'lookFor')
+    return { bold: `${lookFors[hold.lookForId]?.name ?? ''}:`, rest: 'tap who did.' };
+  return { bold: '', rest: 'Tap a student or what you see.' };
+}
+
+/** How much was seen here, and whether anybody looked. */
+function Observed({ observed, strokes }: { observed: 'not yet' | 'on' | 'no longer'; strokes: number }) {
+  const words =
+    observed === 'not yet'
+      ? 'Not observed yet: the first tally begins it'
+      : `${strokes === 1 ? '1 tally' : `${strokes} tallies`}${observed === 'no longer' ? ', no longer observed' : ''}`;
+  return (
+    <Words size="small" tone="inkQuiet" lines={2} testID="tally-state">
+      {words}
+    </Words>
+  );
+}
+
+/** Whether a lesson is observed, and how many strokes it has. */
+function useObserved(lesson: Lesson, rows: readonly LessonRow[]) {
+  const lessonIds = useMemo(
+    () => [...new Set([lesson.id, ...rows.map((row) => row.lesson.id)])],
+    [lesson.id, rows],
+  );
+  const strokes = useRecords(({ current }) => strokesIn(current, lessonIds));
+  const tallying = useRecords(({ current }) => current.tallying[lesson.id]);
+  const on = tallying !== undefined && !tallying.removed;
+  const observed = !on && strokes === 0 ? 'not yet' : on && tallying.offAt !== null ? 'no longer' : 'on';
+  return { observed, strokes } as const;
+}
+
+/** Seeing and counting, with one thumb: the students, and under them what is looked for. */
+export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
+  const palette = usePalette();
+  const wide = useWide();
+  const [hold, setHold] = useState<Hold>(emptyHand);
+  const [sheet, setSheet] = useState<'focus' | 'student' | null>(null);
+  const { focuses, focus, lookFors, all, choose } = useFocus(lesson);
+  const known = useRecords((state) => state.current.lookFor);
+  const { observed, strokes } = useObserved(lesson, rows);
+  const names = useShownNames(rows);
+  const history = tallyHistory(lesson.id);
+  const nameOf = (studentId: string | null) =>
+    studentId === null ? 'The whole class' : (names.get(studentId) ?? '');
+  // What is in hand at the moment of the tap, not when the tile was drawn: taps come faster than pictures.
+  const hand = useRef(hold);
+  const act = useCallback(
+    (tap: Parameters<typeof tapWith>[1], lessonOf: (studentId: string | null) => Lesson) => {
+      const { hold: next, tally } = tapWith(hand.current, tap);
+      hand.current = next;
+      setHold(next);
+      if (tally) tallyOnce({ ...tally, lesson: lessonOf(tally.studentId) }, history);
+    },
+    [history],
+  );
+  const rowsNow = useRef(rows);
+  rowsNow.current = rows;
+  const lessonOf = useCallback(
+    (studentId: string | null) =>
+      rowsNow.current.find(({ student }) => student.id === studentId)?.lesson ?? lesson,
+    [lesson],
+  );
+  const tapTile = useCallback(
+    (own: Lesson, studentId: string | null) => {
+      act({ student: studentId }, () => own);
+    },
+    [act],
+  );
+  const tapLookFor = useCallback(
+    (lookForId: string) => {
+      act({ lookFor: lookForId }, lessonOf);
+    },
+    [act, lessonOf],
+  );
+  const letGo = useCallback(() => {
+    hand.current = emptyHand;
+    setHold(emptyHand);
+  }, []);
+  useTallyKeys({
+    rows,
+    names,
+    lookFors,
+    hold,
+    history,
+    onStudent: tapTile,
+    onLookFor: tapLookFor,
+    onLetGo: letGo,
+  });
+  if (focuses.length === 0) return <NoLookFors />;
+  const heldLookFor = hold.what === 'lookFor' ? hold.lookForId : null;
+  const heldStudent = hold.what === 'student' ? hold.studentId : undefined;
+  const { bold, rest } = holdWords(hold, nameOf, known);
+  const status = (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), minHeight: 48 }}>
+      <View style={{ flex: 1 }} aria-live="polite">
+        <Words lines={2} style={{ lineHeight: 20 }}>
+          <Words bold style={{ lineHeight: 20 }}>
+            {bold}
+          </Words>
+          {` ${rest}`}
+        </Words>
+        <Observed observed={observed} strokes={strokes} />
+      </View>
+      {observed === 'on' ? null : (
+        <Action
+          label="Observe"
+          name="Observe from now on: the lesson counts as observed, also without a tally"
+          onPress={() => {
+            beginTallying(lesson, focus?.id ?? null);
+          }}
+        />
+      )}
+      {observed === 'not yet' ? null : <TakeBack about={history} />}
+      <IconAction
+        name={heldStudent === undefined ? 'Sets and look-fors' : `Counts of ${nameOf(heldStudent)}`}
+        icon={Ellipsis}
+        onPress={() => {
+          setSheet(heldStudent === undefined ? 'focus' : 'student');
+        }}
+      />
+    </View>
+  );
+  const tray = <LookForTray lookFors={lookFors} heldId={heldLookFor} column={wide} onTap={tapLookFor} />;
+  return (
+    <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
+      <Tiles lesson={lesson} rows={rows} names={names} heldStudent={heldStudent} onTap={tapTile} />
+      {wide ? (
+        <ScrollView
+          style={{
+            width: 320,
+            flexGrow: 0,
+            backgroundColor: palette.surface,
+            borderLeftWidth: 1,
+            borderColor: palette.line,
+          }}
+          contentContainerStyle={{ padding: space(5), gap: space(3) }}
+        >
+          <Words size="large" serif heading={2}>
+            {focus?.name ?? ''}
+          </Words>
+          {status}
+          {tray}
+          {heldStudent === undefined ? (
+            <TallyList lesson={lesson} rows={rows} names={names} most={8} />
+          ) : (
+            <StudentCounts lesson={lessonOf(heldStudent)} studentId={heldStudent} lookFors={all} />
+          )}
+        </ScrollView>
+      ) : (
+        <View
+          style={{
+            paddingHorizontal: space(4),
+            paddingTop: space(1),
+            paddingBottom: space(2),
+            gap: space(1),
+            borderTopWidth: 1,
+            borderColor: palette.line,
+            backgroundColor: palette.surface,
+          }}
+        >
+          {status}
+          {tray}
+        </View>
+      )}
+      {sheet === 'focus' ? (
+        <FocusSheet
+          lesson={lesson}
+          rows={rows}
+          names={names}
+          focuses={focuses}
+          focus={focus}
+          all={all}
+          onChoose={choose}
+          onClose={() => {
+            setSheet(null);
+          }}
+        />
+      ) : null}
+      {sheet === 'student' && heldStudent !== undefined ? (
+        <Sheet
+          title={
+            heldStudent === null
+              ? 'The whole class'
+              : displayName(rows.find(({ student }) => student.id === heldStudent)?.student ?? noName)
+          }
+          note="Counted in this lesson"
+          onClose={() => {
+            setSheet(null);
+          }}
+        >
+          <StudentCounts lesson={lessonOf(heldStudent)} studentId={heldStudent} lookFors={all} />
+        </Sheet>
+      ) : null}
+    </View>
+  );
+}
+
+const noName = { givenName: '', familyName: '', called: '' };
+
+interface TilesProps {
+  lesson: Lesson;
+  rows: readonly LessonRow[];
+  names: ReadonlyMap<string, string>;
+  heldStudent: string | null | undefined;
+  onTap: (lesson: Lesson, studentId: string | null) => void;
+}
+
+/** The students three or more beside each other, the whole class first. */
+function Tiles({ lesson, rows, names, heldStudent, onTap }: TilesProps) {
+  const palette = usePalette();
+  const wide = useWide();
+  const across = wide ? 5 : 3;
+  const tiles = [
+    { id: null, name: 'Whole class', own: lesson, away: false },
+    ...rows.map(({ student, presence, lesson: own }) => ({
+      id: student.id,
+      name: names.get(student.id) ?? '',
+      own,
+      away: own.takenAt !== null && (presence.away || presence.setAside),
+    })),
+  ];
+  const lines = Array.from({ length: Math.ceil(tiles.length / across) }, (_, line) =>
+    tiles.slice(line * across, (line + 1) * across),
+  );
+  return (
+    <ScrollView
+      style={{ flex: 1, backgroundColor: palette.ground }}
+      contentContainerStyle={{ padding: space(3), gap: space(2) }}
+    >
+      <View role="list" aria-label="Students to tally" style={{ gap: space(2) }}>
+        {lines.map((line, index) => (
+          <View key={index} style={{ flexDirection: 'row', gap: space(2) }}>
+            {line.map(({ id, name, own, away }) => (
+              <StudentTile
+                key={id ?? 'class'}
+                lesson={own}
+                studentId={id}
+                name={name}
+                away={away}
+                held={heldStudent !== undefined && heldStudent === id}
+                onTap={onTap}
+              />
+            ))}
+            {Array.from({ length: across - line.length }, (_, empty) => (
+              <View key={empty} style={{ flex: 1 }} />
+            ))}
+          </View>
+        ))}
+      </View>
+    </ScrollView>
+  );
+}

@@ -1,0 +1,92 @@
+import type { Lesson, Tally } from '@slate-path/core/records/schema';
+import { tallyHistory } from '@slate-path/core/tallies/history';
+import { keyOf } from '../lesson/marking';
+import { now } from '../records/clock';
+import { makeChange, newId } from '../records/outbox';
+import { useRecords } from '../records/useRecords';
+import { sumsOf } from './tallySums';
+
+const instant = () => new Date(now()).toISOString();
+/** A timed one lasts at least a second and at most a day. */
+const secondsSince = (at: string) =>
+  Math.min(Math.max(Math.round((now() - Date.parse(at)) / 1000), 1), 86_400);
+
+interface Seen {
+  /** The lesson the student is in: of two with one roll, the own. */
+  lesson: Lesson;
+  studentId: string | null;
+  lookForId: string;
+  circleId?: string;
+}
+
+function stop({ id, lessonId, at }: Tally, history: string): void {
+  makeChange('tally.stop', { id, lessonId, amount: secondsSince(at) }, history);
+}
+
+/**
+ * One tap: a stroke more; a tick, or none if it was ticked; a timed one begins, or stops.
+ * @param history whose last change *Take back* takes back: the page's lesson, or the circle
+ */
+export function tallyOnce({ lesson, studentId, lookForId, circleId }: Seen, history: string): void {
+  const { current } = useRecords.getState();
+  const measure = current.lookFor[lookForId]?.measure ?? 'count';
+  const own = () =>
+    Object.values(current.tally).filter(
+      (t) => !t.removed && t.lessonId === lesson.id && t.studentId === studentId && t.lookForId === lookForId,
+    );
+  if (measure === 'tick') {
+    const ticked = own()[0];
+    if (ticked) {
+      makeChange('tally.remove', { id: ticked.id, lessonId: lesson.id }, history);
+      return;
+    }
+  }
+  if (measure === 'seconds') {
+    const running = sumsOf(current, lesson.id, studentId).running.find((t) => t.lookForId === lookForId);
+    if (running) {
+      stop(running, history);
+      return;
+    }
+  }
+  const tally = {
+    id: newId(),
+    studentId,
+    lookForId,
+    at: instant(),
+    amount: measure === 'seconds' ? null : 1,
+    circleId: circleId ?? null,
+  };
+  makeChange('tally.add', { lesson: keyOf(lesson), tallies: [tally] }, history);
+}
+
+/** A number set right by hand; the correction stays on record. */
+export function correctCount(
+  { lesson, studentId, lookForId }: Omit<Seen, 'circleId'>,
+  from: number,
+  to: number,
+): void {
+  makeChange(
+    'tally.correct',
+    { lesson: keyOf(lesson), id: newId(), studentId, lookForId, at: instant(), from, to },
+    tallyHistory(lesson.id),
+  );
+}
+
+/** From now on this lesson is observed, also if nothing is seen. */
+export function beginTallying(lesson: Lesson, focusId: string | null): void {
+  const kept = useRecords.getState().current.tallying[lesson.id];
+  const onAt = kept && !kept.removed ? kept.onAt : instant();
+  makeChange('tallying.set', { lesson: keyOf(lesson), onAt, offAt: null, focusId }, tallyHistory(lesson.id));
+}
+
+/** Nobody looks any more: what is not seen from here on says nothing. Timed ones that run are stopped. */
+export function endTallying(lesson: Lesson): void {
+  const { current } = useRecords.getState();
+  const kept = current.tallying[lesson.id];
+  if (!kept) return;
+  const history = tallyHistory(lesson.id);
+  for (const tally of Object.values(current.tally))
+    if (!tally.removed && tally.lessonId === lesson.id && tally.amount === null) stop(tally, history);
+  const { onAt, focusId } = kept;
+  makeChange('tallying.set', { lesson: keyOf(lesson), onAt, offAt: instant(), focusId }, history);
+}

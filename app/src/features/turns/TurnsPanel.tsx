@@ -1,0 +1,202 @@
+import Dices from 'lucide-react-native/icons/dices';
+import { useMemo } from 'react';
+import { ScrollView, View } from 'react-native';
+import { addDays } from '@slate-path/core/calendar/localTime';
+import { displayName } from '@slate-path/core/people/names';
+import type { Lesson, Turn } from '@slate-path/core/records/schema';
+import { countsOf, type Count } from '@slate-path/core/tallies/counts';
+import { drawTurn, turnChances, turnRule, type TurnCandidate } from '@slate-path/core/turns/fairTurns';
+import { turnHistory } from '@slate-path/core/turns/history';
+import { Action } from '../../parts/Action';
+import { Card } from '../../parts/Card';
+import { Words } from '../../parts/Words';
+import { usePalette, useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import type { LessonRow } from '../lesson/LessonScreen';
+import { keyOf } from '../lesson/marking';
+import { now } from '../records/clock';
+import { makeChange, newId } from '../records/outbox';
+import { TakeBack } from '../records/TakeBack';
+import { useRecords } from '../records/useRecords';
+import { useView } from '../records/views';
+import { useShownNames } from '../tallies/useShownNames';
+
+interface TurnsPanelProps {
+  lesson: Lesson;
+  rows: readonly LessonRow[];
+}
+
+interface HeardAnswer {
+  counts: Count[];
+  spoke: { lessonId: string; studentId: string }[];
+}
+
+/** Days that make up the week in which somebody was heard. */
+const daysBack = 6;
+
+/** How often each was heard in the last seven days: wanted tallies, and turns in which they spoke. */
+function useHeard(lesson: Lesson, turns: readonly Turn[]): { heard: Map<string, number>; known: boolean } {
+  const from = addDays(lesson.date, -daysBack);
+  const path = `/api/sections/${encodeURIComponent(lesson.sectionId)}/counts?from=${from}&to=${lesson.date}`;
+  const { state, answer } = useView<HeardAnswer>(path);
+  const lookFors = useRecords(({ current }) => current.lookFor);
+  const tallies = useRecords(({ current }) => current.tally);
+  return useMemo(() => {
+    const heard = new Map<string, number>();
+    const add = (studentId: string | null, times: number) => {
+      if (studentId !== null) heard.set(studentId, (heard.get(studentId) ?? 0) + times);
+    };
+    // What is of this lesson is known here to the last tap; the server's answer may be older.
+    const here = Object.values(tallies).filter(({ lessonId }) => lessonId === lesson.id);
+    const elsewhere = (answer?.counts ?? []).filter(({ lessonId }) => lessonId !== lesson.id);
+    for (const { studentId, lookForId, amount } of [...countsOf(here, lookFors), ...elsewhere]) {
+      const lookFor = lookFors[lookForId];
+      if (lookFor?.tone === 'wanted' && lookFor.measure !== 'seconds') add(studentId, amount);
+    }
+    for (const { lessonId, studentId } of answer?.spoke ?? []) if (lessonId !== lesson.id) add(studentId, 1);
+    for (const { studentId, outcome } of turns) if (outcome === 'spoke') add(studentId, 1);
+    return { heard, known: state !== 'loading' };
+  }, [answer, state, tallies, lookFors, turns, lesson.id]);
+}
+
+const outcomeWords: Record<Turn['outcome'], string> = {
+  drawn: 'drawn',
+  spoke: 'spoke',
+  passed: 'passed',
+  skipped: 'skipped',
+};
+
+/** A seed from the clock, so that nobody can choose it; recorded with the draw. */
+const freshSeed = () => crypto.getRandomValues(new Uint32Array(1))[0] ?? now();
+
+/** Whose turn it is, drawn in favour of the least heard. */
+export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {
+  const palette = usePalette();
+  const wide = useWide();
+  const names = useShownNames(rows);
+  const records = useRecords(({ current }) => current.turn);
+  const turns = useMemo(
+    () =>
+      Object.values(records)
+        .filter((turn) => !turn.removed && turn.lessonId === lesson.id)
+        .sort((a, b) => (a.at < b.at || (a.at === b.at && a.id < b.id) ? -1 : 1)),
+    [records, lesson.id],
+  );
+  const { heard, known } = useHeard(lesson, turns);
+  const here = rows.filter(
+    ({ lesson: own, presence }) => own.takenAt === null || !(presence.away || presence.setAside),
+  );
+  const candidates: TurnCandidate[] = here.map(({ student }) => ({
+    studentId: student.id,
+    heard: heard.get(student.id) ?? 0,
+    drawn: turns.filter(({ studentId, outcome }) => studentId === student.id && outcome !== 'skipped').length,
+  }));
+  const last = turns.at(-1);
+  const open = last?.outcome === 'drawn' ? last : undefined;
+  const chances = turnChances(candidates, last?.studentId ?? null);
+  const history = turnHistory(lesson.id);
+  const draw = () => {
+    const seed = freshSeed();
+    const studentId = drawTurn(chances, seed);
+    if (studentId === null) return;
+    const at = new Date(now()).toISOString();
+    makeChange('turn.draw', { lesson: keyOf(lesson), id: newId(), studentId, at, seed, chances }, history);
+  };
+  const settle = (outcome: Turn['outcome']) => () => {
+    if (open) makeChange('turn.settle', { id: open.id, lessonId: lesson.id, outcome }, history);
+  };
+  const drawnStudent = rows.find(({ student }) => student.id === last?.studentId)?.student;
+  const weight = open?.chances.find(({ studentId }) => studentId === open.studentId)?.weight ?? 0;
+  const total = open?.chances.reduce((sum, chance) => sum + chance.weight, 0) ?? 0;
+  const unheard = candidates.filter((candidate) => candidate.heard === 0);
+  const nameOf = (id: string) => names.get(id) ?? '';
+  const card = (
+    <Card style={{ gap: space(3), flex: wide ? 3 : undefined }}>
+      <View aria-live="polite" testID="turn" style={{ minHeight: 96, justifyContent: 'center' }}>
+        <Words
+          size="title"
+          serif
+          heading={2}
+          style={wide ? { fontSize: 56, lineHeight: 64 } : { fontSize: 36, lineHeight: 44 }}
+        >
+          {open && drawnStudent
+            ? displayName(drawnStudent)
+            : turns.length === 0
+              ? 'Whose turn is it?'
+              : 'Who is next?'}
+        </Words>
+        <Words tone="inkQuiet" figures>
+          {open
+            ? `heard ${heard.get(open.studentId) ?? 0} times this week · chance ${Math.round((weight / Math.max(total, 1e-9)) * 100)} % among ${open.chances.length} · lot ${open.seed}`
+            : last
+              ? `${drawnStudent ? displayName(drawnStudent) : 'Somebody'} ${outcomeWords[last.outcome]}`
+              : `${here.length} here; ${unheard.length} not heard this week`}
+        </Words>
+      </View>
+      {open ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+          <Action label="Spoke" kind="main" onPress={settle('spoke')} />
+          <Action label="Passed" name="Passed: had the turn" onPress={settle('passed')} />
+          <Action label="Skip" name="Skip: not now, stays in the round" onPress={settle('skipped')} />
+        </View>
+      ) : (
+        <Action
+          label={turns.length === 0 ? 'Draw' : 'Draw the next'}
+          kind="main"
+          icon={Dices}
+          disabled={here.length === 0 || !known}
+          onPress={draw}
+        />
+      )}
+      <View style={{ flexDirection: 'row' }}>
+        <TakeBack about={history} />
+      </View>
+      <Words size="small" tone="inkQuiet">
+        {turnRule}
+      </Words>
+    </Card>
+  );
+  const side = (
+    <View style={{ gap: space(4), flex: wide ? 2 : undefined }}>
+      <Card style={{ gap: space(1) }}>
+        <Words size="large" serif heading={2}>
+          {`Not heard this week: ${unheard.length}`}
+        </Words>
+        <Words>
+          {unheard.length === 0
+            ? 'Everyone who is here was heard.'
+            : unheard.map(({ studentId }) => nameOf(studentId)).join(', ')}
+        </Words>
+      </Card>
+      {turns.length > 0 ? (
+        <Card style={{ gap: space(1) }}>
+          <Words size="large" serif heading={2}>
+            Turns in this lesson
+          </Words>
+          {turns.toReversed().map(({ id, studentId, outcome }) => (
+            <View key={id} style={{ flexDirection: 'row', gap: space(2) }}>
+              <View style={{ flex: 1 }}>
+                <Words lines={1}>{nameOf(studentId)}</Words>
+              </View>
+              <Words tone="inkQuiet">{outcomeWords[outcome]}</Words>
+            </View>
+          ))}
+        </Card>
+      ) : null}
+    </View>
+  );
+  return (
+    <ScrollView
+      style={{ flex: 1, backgroundColor: palette.ground }}
+      contentContainerStyle={{
+        padding: space(4),
+        gap: space(4),
+        flexDirection: wide ? 'row' : 'column',
+        alignItems: wide ? 'flex-start' : 'stretch',
+      }}
+    >
+      {card}
+      {side}
+    </ScrollView>
+  );
+}

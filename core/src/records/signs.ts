@@ -1,0 +1,21 @@
+/** The drawn signs a look-for may have; each can be told from the others without colour. */
+export const lookForSigns = [
+  'voice',
+  'question',
+  'proof',
+  'link',
+  'scales',
+  'lamp',
+  'hand',
+  'check',
+  'flag',
+  'tool',
+  'cloud',
+  'repeat',
+  'wind',
+  'waves',
+  'shield',
+  'anchor',
+  'glass',
+  'door',
+] as const;

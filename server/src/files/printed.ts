@@ -1,0 +1,17 @@
+const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
+/** Text that cannot be taken for a tag. */
+export const escaped = (text: string) => text.replace(/[&<>"]/g, (sign) => escapes[sign] ?? sign);
+
+const printStyle =
+  '@page{size:A4 landscape;margin:10mm}body{font:10pt/1.35 system-ui,sans-serif;color:#111;margin:16px}' +
+  'h1{font-size:14pt;margin:0 0 4pt}table{border-collapse:collapse;margin-bottom:12pt}thead{display:table-header-group}' +
+  'th,td{border-bottom:.5pt solid #999;padding:2pt 4pt;text-align:left;white-space:nowrap;font-variant-numeric:tabular-nums}' +
+  'th{white-space:normal;vertical-align:bottom;font-weight:600}tr{break-inside:avoid}section{break-after:page}';
+
+/** A page to be printed, black on white. @param body safe HTML */
+export function printedPage(title: string, body: string): string {
+  return (
+    `<!doctype html><html lang="en"><meta charset="utf-8"><title>${escaped(title)}</title>` +
+    `<style>${printStyle}</style><body>${body}</body></html>`
+  );
+}

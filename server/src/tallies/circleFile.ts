@@ -1,0 +1,73 @@
+import { circleShares } from '@slate-path/core/circle/shares';
+import { circleTable } from '@slate-path/core/circle/circleTable';
+import { writeCsv } from '@slate-path/core/formats/csv';
+import { displayName, shortName } from '@slate-path/core/people/names';
+import type { TableCell } from '@slate-path/core/roll/rollTable';
+import { RecordReader } from '../database/readRecords';
+import { escaped, printedPage } from '../files/printed';
+import { workbook } from '../files/workbook';
+
+export interface CircleFileRequest {
+  file: string;
+  teacherId: string;
+  circleId: string;
+  format: 'csv' | 'xlsx' | 'html';
+}
+
+interface CircleSheet {
+  title: string;
+  rows: TableCell[][];
+}
+
+/** A circle's table and what it is called, in six queries. */
+function readCircle({ file, teacherId, circleId }: CircleFileRequest): CircleSheet {
+  const reader = new RecordReader(file);
+  try {
+    const own = '"teacherId" = ?';
+    const circle = reader.all('circle', `${own} AND "id" = ?`, [teacherId, circleId])[0];
+    if (!circle) throw new Error(`There is no circle ${circleId}`);
+    const ofIt = `${own} AND NOT "removed" AND "circleId" = ?`;
+    const members = reader.all('circleMember', ofIt, [teacherId, circleId]).sort((a, b) => a.place - b.place);
+    const lookFors = reader.all('lookFor', own, [teacherId]);
+    const students = new Map(
+      reader
+        .all('student', `${own} AND "id" IN (SELECT "studentId" FROM "circleMember" WHERE "circleId" = ?)`, [
+          teacherId,
+          circleId,
+        ])
+        .map((student) => [student.id, student]),
+    );
+    const lesson = reader.all('lesson', `${own} AND "id" = ?`, [teacherId, circle.lessonId])[0];
+    const shares = circleShares(members, reader.all('tally', ofIt, [teacherId, circleId]), lookFors);
+    const lines = members.flatMap((member) => {
+      const student = students.get(member.studentId);
+      return student ? [{ member, name: displayName(student), calledName: shortName(student) }] : [];
+    });
+    const byId = Object.fromEntries(lookFors.map((lookFor) => [lookFor.id, lookFor]));
+    return {
+      title: [circle.groupName || 'Circle', lesson?.date].filter(Boolean).join(', '),
+      rows: circleTable(circle, lines, shares, byId),
+    };
+  } finally {
+    reader.close();
+  }
+}
+
+function printable({ title, rows }: CircleSheet): string {
+  const [heading = [], ...lines] = rows;
+  const cells = (row: TableCell[], tag: string) =>
+    row.map((cell) => `<${tag} style="white-space:normal">${escaped(String(cell ?? ''))}</${tag}>`).join('');
+  const body = lines.map((line) => `<tr>${cells(line, 'td')}</tr>`).join('');
+  return printedPage(
+    title,
+    `<h1>${escaped(title)}</h1><table><thead><tr>${cells(heading, 'th')}</tr></thead><tbody>${body}</tbody></table>`,
+  );
+}
+
+/** A circle as a file: to keep, or to print. */
+export async function circleFile(request: CircleFileRequest): Promise<Uint8Array> {
+  const sheet = readCircle(request);
+  if (request.format === 'xlsx') return workbook([{ name: sheet.title, rows: sheet.rows }]);
+  const text = request.format === 'html' ? printable(sheet) : writeCsv(sheet.rows, true);
+  return new TextEncoder().encode(text);
+}
