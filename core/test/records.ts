@@ -1,11 +1,13 @@
 import type {
   Enrolment,
   Lesson,
+  LookFor,
   Mark,
   Meeting,
   Section,
   Standing,
   Student,
+  Tally,
   Term,
 } from '../src/records/schema';
 import { shippedStandings } from '../src/roll/standings';
@@ -114,3 +116,31 @@ export function section(fields: Partial<Section> = {}): Section {
     ...fields,
   };
 }
+
+let number = 0;
+/** A fresh id. */
+export const newId = () => `id${String((number += 1))}`;
+
+export const lookFor = (id: string, more: Partial<LookFor> = {}): LookFor => ({
+  id,
+  removed: false,
+  name: id,
+  tone: 'wanted',
+  measure: 'count',
+  sign: 'voice',
+  sectionId: null,
+  position: 0,
+  ...more,
+});
+export const tally = (studentId: string | null, lookForId: string, more: Partial<Tally> = {}): Tally => ({
+  id: newId(),
+  removed: false,
+  lessonId: 'l1',
+  studentId,
+  lookForId,
+  at: '2026-11-23T10:50:00.000Z',
+  amount: 1,
+  circleId: null,
+  correctedFrom: null,
+  ...more,
+});

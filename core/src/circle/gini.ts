@@ -22,8 +22,8 @@ export function evennessWords(counts: readonly number[]): string {
   const total = counts.reduce((sum, count) => sum + count, 0);
   if (total === 0) return 'Nobody has spoken yet.';
   const share = counts.length < 2 ? 0 : gini(counts) / ((counts.length - 1) / counts.length);
-  if (share < 0.25) return 'Shared evenly: everyone has about as much of it.';
-  if (share < 0.5) return 'Shared unevenly: some speak much more than others.';
-  if (share < 0.75) return 'Carried by a few; the others listen.';
+  if (share < 0.25) return 'Shared evenly.';
+  if (share < 0.5) return 'Unevenly: some speak much more.';
+  if (share < 0.75) return 'Carried by a few.';
   return 'Nearly one voice.';
 }

@@ -1,7 +1,31 @@
-/** Where somebody sits on the ring: x and y from 0 to 1, the first at the top, on clockwise. */
-export function seatAt(index: number, seats: number): { x: number; y: number } {
-  const angle = (index / Math.max(seats, 1)) * 2 * Math.PI - Math.PI / 2;
-  return { x: 0.5 + Math.cos(angle) / 2, y: 0.5 + Math.sin(angle) / 2 };
+const samples = 720;
+
+/** Points of an ellipse of width 1 and this height with the way along it so far, from the top on clockwise. */
+function rim(height: number): { x: number; y: number; way: number }[] {
+  let way = 0;
+  let last = { x: 0.5, y: 0 };
+  return Array.from({ length: samples + 1 }, (_, sample) => {
+    const angle = (sample / samples) * 2 * Math.PI - Math.PI / 2;
+    const point = { x: 0.5 + Math.cos(angle) / 2, y: ((1 + Math.sin(angle)) / 2) * height };
+    way += Math.hypot(point.x - last.x, point.y - last.y);
+    last = point;
+    return { ...point, way };
+  });
+}
+
+/**
+ * Where everybody sits on a ring, equally far from each other along it, the first at the top, on clockwise.
+ * @param ratio the ring's height by its width
+ * @returns x and y from 0 to 1, of the width and of the height
+ */
+export function seatsOn(seats: number, ratio = 1): { x: number; y: number }[] {
+  const points = rim(ratio);
+  const whole = points.at(-1)?.way ?? 0;
+  return Array.from({ length: seats }, (_, index) => {
+    const wanted = (index / seats) * whole;
+    const point = points.find(({ way }) => way >= wanted - 1e-9) ?? { x: 0.5, y: 0 };
+    return { x: point.x, y: point.y / ratio };
+  });
 }
 
 /** The place between two neighbours, so that moving one student touches no other. */

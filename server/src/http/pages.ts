@@ -5,6 +5,9 @@ import expressStaticGzip from 'express-static-gzip';
 /** Expo puts a hash of the content into these names, so they never change. */
 const hashed = /\/(_expo|assets)\//;
 
+/** Addresses of screens: no file has such a name. Ids may hold a dot, as those of the timetable's lessons do. */
+const screens = /^\/(?!api\/|_expo\/|assets\/|fonts\/)(?:(?:lessons|students|classes|check-in)\/.+|[^.]*)$/;
+
 /**
  * Serves the web build, compressed beforehand, and its one page for every address that is a screen.
  * @param folder of the build
@@ -22,7 +25,7 @@ export function servePages(app: Express, folder: string): void {
     },
   };
   app.use(expressStaticGzip(folder, options));
-  app.get(/^\/(?!api\/|_expo\/|assets\/|fonts\/)[^.]*$/, (_request, response) => {
+  app.get(screens, (_request, response) => {
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(path.join(folder, 'index.html'));
   });

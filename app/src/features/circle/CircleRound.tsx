@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import type { Circle, Lesson } from '@slate-path/core/records/schema';
 import { emptyHand, tapWith, type Hold } from '@slate-path/core/tallies/hold';
 import { tallyHistory } from '@slate-path/core/tallies/history';
@@ -15,6 +15,7 @@ import { useRecords, type RecordsState } from '../records/useRecords';
 import { LookForTray } from '../tallies/LookForTray';
 import { tallyOnce } from '../tallies/tallying';
 import { useShownNames } from '../tallies/useShownNames';
+import { useTallyKeys } from '../tallies/useTallyKeys';
 import { endCircle, membersOf, movesOf, sharesOf } from './circles';
 import { Ring } from './Ring';
 import { ShareRibbon } from './ShareRibbon';
@@ -43,14 +44,13 @@ function Talk({ circle, names }: { circle: Circle; names: ReadonlyMap<string, st
   return (
     <View style={{ gap: space(1) }} aria-live="polite" testID="circle-talk">
       <ShareRibbon shares={shares.members} names={names} />
-      <Words lines={2} style={{ lineHeight: 20 }}>
+      {/* Of one height whatever it says: a seat must not move away under the thumb. */}
+      <Words lines={2} style={{ lineHeight: 20, height: 40 }}>
         {words}
       </Words>
-      {shares.spoken > 0 ? (
-        <Words size="small" tone="inkQuiet" figures lines={2}>
-          {`${evennessWords(shares.members.map(({ spoken }) => spoken))} (Gini ${shares.gini.toFixed(2)})`}
-        </Words>
-      ) : null}
+      <Words size="small" tone="inkQuiet" figures lines={1} style={{ height: 20 }}>
+        {`${evennessWords(shares.members.map(({ spoken }) => spoken))} Gini ${shares.gini.toFixed(2)}`}
+      </Words>
     </View>
   );
 }
@@ -60,16 +60,17 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
   const palette = usePalette();
   const wide = useWide();
   const names = useShownNames(rows);
-  const current = useRecords((state) => state.current);
+  const lookFor = useRecords((state) => state.current.lookFor);
+  const circleMember = useRecords((state) => state.current.circleMember);
   const [hold, setHold] = useState<Hold>(emptyHand);
   const [arranging, setArranging] = useState(false);
   const hand = useRef(hold);
   const history = tallyHistory(lesson.id);
   const lookFors = useMemo(
-    () => movesOf(circle, current).filter(({ removed }) => !removed),
-    [circle, current.lookFor],
+    () => movesOf(circle, { lookFor }).filter(({ removed }) => !removed),
+    [circle, lookFor],
   );
-  const members = useMemo(() => membersOf(current, circle.id), [current.circleMember, circle.id]);
+  const members = useMemo(() => membersOf({ circleMember }, circle.id), [circleMember, circle.id]);
   const act = useCallback(
     (tap: Parameters<typeof tapWith>[1]) => {
       const { hold: next, tally } = tapWith(hand.current, tap);
@@ -91,19 +92,37 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
     },
     [act],
   );
+  const inside = new Set(members.map(({ studentId }) => studentId));
+  const letGo = () => {
+    hand.current = emptyHand;
+    setHold(emptyHand);
+  };
+  useTallyKeys({
+    rows: rows.filter(({ student }) => inside.has(student.id)),
+    names,
+    lookFors,
+    hold,
+    history,
+    onStudent: (_own, studentId) => {
+      tapSeat(studentId);
+    },
+    onLookFor: tapLookFor,
+    onLetGo: letGo,
+  });
   const controls = (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space(2) }}>
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
       <Action
-        label={arranging ? 'Seats are right' : 'Seats'}
+        label={arranging ? 'Done' : 'Seats'}
         name={arranging ? 'Seats are right' : 'Arrange the seats'}
         onPress={() => {
           setArranging(!arranging);
         }}
       />
-      <TakeBack about={arranging ? circle.id : history} />
+      <TakeBack about={arranging ? circle.id : history} always />
       <View style={{ flex: 1 }} />
       <Action
-        label="End the circle"
+        label="End"
+        name="End the circle"
         kind="main"
         onPress={() => {
           endCircle(circle.id);
@@ -133,23 +152,23 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
     return (
       <View style={{ flex: 1, flexDirection: 'row' }}>
         <View style={{ flex: 1, padding: space(4), backgroundColor: palette.ground }}>{ring}</View>
-        <View
+        <ScrollView
           style={{
             width: 340,
-            padding: space(5),
-            gap: space(4),
+            flexGrow: 0,
             backgroundColor: palette.surface,
             borderLeftWidth: 1,
             borderColor: palette.line,
           }}
+          contentContainerStyle={{ padding: space(5), gap: space(3) }}
         >
           <Words size="large" serif heading={2}>
             {circle.groupName || 'Circle'}
           </Words>
           <Talk circle={circle} names={names} />
-          {tray}
           {controls}
-        </View>
+          {tray}
+        </ScrollView>
       </View>
     );
   return (

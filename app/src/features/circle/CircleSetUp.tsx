@@ -89,9 +89,11 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
   const names = useShownNames(rows);
   const choices = useChoices({ lesson, rows, last });
   const { focuses, focus, choose } = useFocus(lesson);
-  const [who, setWho] = useState(choices[0]?.value ?? '');
+  const [who, setWho] = useState<string | null>(null);
   const chosen = choices.find(({ value }) => value === who) ?? choices[0];
-  const [inside, setInside] = useState<ReadonlySet<string>>(new Set(chosen?.studentIds ?? []));
+  // Until somebody is put in or taken out it is whoever was chosen: the last circle may still be on its way here.
+  const [changed, setChanged] = useState<ReadonlySet<string> | null>(null);
+  const inside = changed ?? new Set(chosen?.studentIds);
   const [seating, setSeating] = useState<'list' | 'turn'>('list');
   const [groupName, setGroupName] = useState('');
   const lastShares = last ? sharesOf(last, current).members : [];
@@ -122,11 +124,12 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
     makeChange('group.set', fields, lesson.sectionId);
     setGroupName('');
     setWho(fields.id);
+    setChanged(null);
   };
   const toggle = (id: string) => {
     const next = new Set(inside);
     if (!next.delete(id)) next.add(id);
-    setInside(next);
+    setChanged(next);
   };
   const withGoals = studentIds.filter((id) => goals.get(id)?.nextLookForId);
   return (
@@ -148,7 +151,7 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
             }))}
             onChange={(value) => {
               setWho(value);
-              setInside(new Set(choices.find((one) => one.value === value)?.studentIds));
+              setChanged(null);
             }}
           />
           <View

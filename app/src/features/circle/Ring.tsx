@@ -1,8 +1,8 @@
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
-import { memo, useCallback, useState } from 'react';
-import { View, type LayoutChangeEvent } from 'react-native';
+import { memo, useCallback, useMemo, useState } from 'react';
+import { ScrollView, View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Ellipse } from 'react-native-svg';
-import { placeOnto, seatAt } from '@slate-path/core/circle/seating';
+import { placeOnto, seatsOn } from '@slate-path/core/circle/seating';
 import type { Circle, CircleMember, LookFor } from '@slate-path/core/records/schema';
 import { TallyStrokes } from '../../parts/TallyStrokes';
 import { TapArea } from '../../parts/TapArea';
@@ -32,9 +32,34 @@ interface Place {
 
 /** Seats shrink as the circle grows, but stay as large as a thumb. */
 function seatSize(seats: number, width: number): { width: number; height: number } {
-  if (seats <= 8) return { width: Math.min(104, width / 3.4), height: 64 };
-  if (seats <= 14) return { width: Math.min(92, width / 4.1), height: 56 };
-  return { width: Math.min(80, width / 4.9), height: 46 };
+  const wanted = seats <= 8 ? 104 : seats <= 14 ? 88 : 80;
+  return { width: Math.min(wanted, width / 3.9), height: seats <= 8 ? 60 : 50 };
+}
+
+/** Where seats touch, the ring grows downwards and scrolls: two columns with one at the top and one at the bottom. */
+function ringHeight(
+  seats: number,
+  seat: { width: number; height: number },
+  field: { width: number; height: number },
+) {
+  const across = Math.max(Math.floor(field.width / (seat.width + 6)) - 2, 1);
+  const rows = Math.ceil((seats - 2 * across) / 2) + 2;
+  return Math.max(field.height, rows * (seat.height + 4));
+}
+
+const nowhere: Place = { left: 0, top: 0, width: 0, height: 0 };
+
+/** Where everybody sits, and how large the ring is for it. */
+function ringOf(count: number, field: { width: number; height: number }) {
+  const seat = seatSize(count, field.width);
+  const height = ringHeight(count, seat, field);
+  const room = { width: Math.max(field.width - seat.width, 1), height: Math.max(height - seat.height, 1) };
+  const places = seatsOn(count, room.height / room.width).map(({ x, y }): Place => ({
+    left: x * room.width,
+    top: y * room.height,
+    ...seat,
+  }));
+  return { height, room, places };
 }
 
 /** What was tallied of one student in this circle, by tone, as a text: unchanged, nothing is drawn. */
@@ -166,11 +191,9 @@ export function Ring({ circle, members, names, heldId, arranging, onTap }: RingP
   const onLayout = ({ nativeEvent: { layout } }: LayoutChangeEvent) => {
     setSize({ width: layout.width, height: layout.height });
   };
-  const seat = seatSize(members.length, size.width);
-  const placeOf = (index: number): Place => {
-    const { x, y } = seatAt(index, members.length);
-    return { left: x * (size.width - seat.width), top: y * (size.height - seat.height), ...seat };
-  };
+  // The same objects until the ring changes, so that a stroke draws one seat and no other.
+  const { height, room, places } = useMemo(() => ringOf(members.length, size), [members.length, size]);
+  const placeOf = (index: number): Place => places[index] ?? nowhere;
   const move = (studentId: string, ontoId: string) => {
     if (studentId === ontoId) return;
     const seated = members.map((member) => ({ id: member.studentId, place: member.place }));
@@ -185,15 +208,21 @@ export function Ring({ circle, members, names, heldId, arranging, onTap }: RingP
     }
   };
   return (
-    <View onLayout={onLayout} style={{ flex: 1, minHeight: 240 }} role="group" aria-label="The circle">
+    <ScrollView
+      onLayout={onLayout}
+      style={{ flex: 1, minHeight: 200 }}
+      contentContainerStyle={{ height }}
+      role="group"
+      aria-label="The circle"
+    >
       {size.width === 0 ? null : (
         <>
-          <Svg width={size.width} height={size.height} style={{ position: 'absolute' }} aria-hidden>
+          <Svg width={size.width} height={height} style={{ position: 'absolute' }} aria-hidden>
             <Ellipse
               cx={size.width / 2}
-              cy={size.height / 2}
-              rx={Math.max((size.width - seat.width) / 2, 1)}
-              ry={Math.max((size.height - seat.height) / 2, 1)}
+              cy={height / 2}
+              rx={room.width / 2}
+              ry={room.height / 2}
               fill="none"
               stroke={palette.line}
               strokeWidth={2}
@@ -234,6 +263,6 @@ export function Ring({ circle, members, names, heldId, arranging, onTap }: RingP
           )}
         </>
       )}
-    </View>
+    </ScrollView>
   );
 }

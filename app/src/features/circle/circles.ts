@@ -15,9 +15,9 @@ export function circlesOf(records: Records, sectionId: string): Circle[] {
 }
 
 /** Who is in a circle, as they sit. */
-export function membersOf(records: Records, circleId: string): CircleMember[] {
-  return listOf(records, 'circleMember')
-    .filter((member) => member.circleId === circleId)
+export function membersOf({ circleMember }: Pick<Records, 'circleMember'>, circleId: string): CircleMember[] {
+  return Object.values(circleMember)
+    .filter((member) => !member.removed && member.circleId === circleId)
     .sort((a, b) => a.place - b.place || (a.studentId < b.studentId ? -1 : 1));
 }
 
@@ -26,8 +26,8 @@ export function talliesOf(records: Records, circleId: string): Tally[] {
 }
 
 /** The look-fors of a circle, also those retired since. */
-export function movesOf({ lookForIds }: Circle, records: Records): LookFor[] {
-  return lookForIds.flatMap((id) => records.lookFor[id] ?? []);
+export function movesOf({ lookForIds }: Circle, { lookFor }: Pick<Records, 'lookFor'>): LookFor[] {
+  return lookForIds.flatMap((id) => lookFor[id] ?? []);
 }
 
 /** Who said how much of what. */

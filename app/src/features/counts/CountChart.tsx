@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { fonts } from '../../theme/tokens';
 import { axisTicks } from './axisTicks';
@@ -27,7 +28,7 @@ const rowHeight = 26;
 const barHeight = 14;
 const labelWidth = 132;
 const valueWidth = 52;
-const headHeight = 44;
+const headHeight = 26;
 
 /** Bars from left to right, one a line, labelled with their values; both axes have names. */
 export function CountChart({ bars, axis, groupAxis, tone, name }: CountChartProps) {
@@ -48,13 +49,13 @@ export function CountChart({ bars, axis, groupAxis, tone, name }: CountChartProp
         setWidth(layout.width);
       }}
     >
+      <Words size="small" tone="inkQuiet">
+        {axis}
+      </Words>
       {width === 0 ? null : (
         <Svg width={width} height={height}>
-          <SvgText {...quiet} x={0} y={14}>
+          <SvgText {...quiet} x={0} y={headHeight - 12}>
             {groupAxis}
-          </SvgText>
-          <SvgText {...quiet} x={labelWidth} y={14}>
-            {axis}
           </SvgText>
           {ticks.map((tick) => (
             <G key={tick}>

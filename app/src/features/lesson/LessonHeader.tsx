@@ -31,6 +31,10 @@ interface LessonHeaderProps {
   onListUntaken: () => void;
   onListCheckIns: () => void;
   onOpenSeen: () => void;
+  /** Without the line, where the screen needs the room. */
+  compact: boolean;
+  /** Width of what stands beside it on a wide screen. */
+  beside: number;
 }
 
 interface TitleBarProps {
@@ -94,6 +98,8 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
     onListUntaken,
     onListCheckIns,
     onOpenSeen,
+    compact,
+    beside,
   } = props;
   const checkedIn = useHasCheckIns(lesson.id);
   const palette = usePalette();
@@ -107,7 +113,7 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
     lesson.date === now.date
       ? `Today, ${wide ? longDay(lesson.date) : shortDay(lesson.date)}`
       : longDay(lesson.date);
-  const lineWidth = wide ? width - 92 - 320 - space(12) : width - space(10);
+  const lineWidth = wide ? width - 92 - beside - space(12) : width - space(10);
   return (
     <View
       style={{
@@ -119,16 +125,18 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
       }}
     >
       <TitleBar title={title} day={day} previous={previous} next={next} onGo={onGo} onMenu={openMenu} />
-      <View style={{ paddingHorizontal: space(5), paddingTop: space(1) }}>
-        <LessonLine
-          lesson={lesson}
-          now={now}
-          rows={rows}
-          width={Math.max(lineWidth, 200)}
-          onOpen={onOpenRow}
-          onOpenSeen={onOpenSeen}
-        />
-      </View>
+      {compact ? null : (
+        <View style={{ paddingHorizontal: space(5), paddingTop: space(1) }}>
+          <LessonLine
+            lesson={lesson}
+            now={now}
+            rows={rows}
+            width={Math.max(lineWidth, 200)}
+            onOpen={onOpenRow}
+            onOpenSeen={onOpenSeen}
+          />
+        </View>
+      )}
       {(untaken > 0 || checkedIn) && !wide ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', paddingHorizontal: space(1) }}>
           {checkedIn ? <CheckedIn lesson={lesson} onPress={onListCheckIns} /> : null}

@@ -17,7 +17,7 @@ import { useRecords, type RecordsState } from '../records/useRecords';
 import { useView } from '../records/views';
 import { partnerOf, rollBook, untakenLessons, useAllLessons } from './lessons';
 import { LessonHeader } from './LessonHeader';
-import { LessonSide } from './LessonSide';
+import { LessonSide, sideWidth } from './LessonSide';
 import { MarkDetail } from './MarkDetail';
 import { ModeBar, modeOf, type LessonMode } from './ModeBar';
 import { NoLesson } from './NoLesson';
@@ -148,6 +148,8 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           onListUntaken={listUntaken}
           onListCheckIns={openCheckIns}
           onOpenSeen={openSeen}
+          compact={mode === 'circle' && !wide}
+          beside={working ? 0 : sideWidth}
         />
         <OpenCircle lessonId={lesson.id} />
         {lesson.setAside || rows.length === 0 ? null : <ModeBar mode={mode} onMode={setMode} />}

@@ -23,6 +23,8 @@ interface LessonSideProps {
   onOpen: (studentId: string) => void;
 }
 
+export const sideWidth = 320;
+
 /** Beside the roll on a wide screen: the student that is open, else the day and what was forgotten. */
 export function LessonSide({ lesson, lessons, untaken, open, onGo, onClose, onOpen }: LessonSideProps) {
   const palette = usePalette();
@@ -31,7 +33,7 @@ export function LessonSide({ lesson, lessons, untaken, open, onGo, onClose, onOp
   return (
     <ScrollView
       style={{
-        width: 320,
+        width: sideWidth,
         flexGrow: 0,
         backgroundColor: palette.surface,
         borderLeftWidth: 1,

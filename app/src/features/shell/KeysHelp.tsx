@@ -16,6 +16,10 @@ const keys: [key: string, does: string][] = [
   ['U', 'take back'],
   ['← →', 'earlier and later lesson'],
   ['?', 'these keys'],
+  ['M E I', 'on the tally: first letters find a student'],
+  ['1 to 9', 'on the tally: what is seen'],
+  ['⌫', 'on the tally: take back'],
+  ['Esc', 'on the tally: empty hand'],
 ];
 
 /** All keys, when ? is pressed. */
@@ -35,7 +39,7 @@ export function KeysHelp() {
   if (!open) return null;
   return (
     <Sheet
-      title="Keys on the roll"
+      title="Keys"
       onClose={() => {
         setOpen(false);
       }}

@@ -108,8 +108,10 @@ export const StudentTile = memo(function StudentTile(props: StudentTileProps) {
   const row = { dataSet: { row: '' } } as object;
   if (away)
     return (
-      <View {...row} aria-label={`${name}: away`} style={{ ...look, borderStyle: 'dashed' }}>
-        {inside}
+      <View {...row} style={{ flex: 1 }}>
+        <View aria-label={`${name}: away`} style={{ ...look, borderStyle: 'dashed' }}>
+          {inside}
+        </View>
       </View>
     );
   return (

@@ -48,10 +48,10 @@ function holdWords(
 function Observed({ observed, strokes }: { observed: 'not yet' | 'on' | 'no longer'; strokes: number }) {
   const words =
     observed === 'not yet'
-      ? 'Not observed yet: the first tally begins it'
+      ? 'Not observed yet'
       : `${strokes === 1 ? '1 tally' : `${strokes} tallies`}${observed === 'no longer' ? ', no longer observed' : ''}`;
   return (
-    <Words size="small" tone="inkQuiet" lines={2} testID="tally-state">
+    <Words size="small" tone="inkQuiet" lines={1} testID="tally-state">
       {words}
     </Words>
   );
@@ -132,7 +132,7 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
   const heldStudent = hold.what === 'student' ? hold.studentId : undefined;
   const { bold, rest } = holdWords(hold, nameOf, known);
   const status = (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), minHeight: 48 }}>
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), minHeight: 64 }}>
       <View style={{ flex: 1 }} aria-live="polite">
         <Words lines={2} style={{ lineHeight: 20 }}>
           <Words bold style={{ lineHeight: 20 }}>

@@ -7,6 +7,7 @@ import { typing } from '../lesson/useLessonKeys';
 import { takeBack } from '../records/outbox';
 
 interface TallyKeys {
+  /** Who can be found by typing: not those who are away. */
   rows: readonly LessonRow[];
   names: ReadonlyMap<string, string>;
   lookFors: readonly LookFor[];
@@ -50,12 +51,16 @@ export function useTallyKeys(keys: TallyKeys): void {
       else if (key === 'Backspace') takeBack(history);
       else if (key === 'Escape') onLetGo();
       else if (/^\p{L}$/u.test(key)) find(foldName(key), event.timeStamp);
+      // Between two names it is a letter like any other, not a tap on the tile that has the focus.
+      else if (key === ' ' && event.timeStamp - typed.current.at < sameNameMs) find(' ', event.timeStamp);
       else return;
       event.preventDefault();
+      event.stopPropagation();
     };
-    window.addEventListener('keydown', onKey);
+    // Before the tile that has the focus hears of it.
+    window.addEventListener('keydown', onKey, true);
     return () => {
-      window.removeEventListener('keydown', onKey);
+      window.removeEventListener('keydown', onKey, true);
     };
   }, []);
 }
