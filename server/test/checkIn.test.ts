@@ -1,4 +1,5 @@
 import { callerOf, change, signedIn, startServer, type Caller, type TestServer } from './server';
+import { makeClass, send } from './smallClass';
 
 let server: TestServer;
 let ines: Caller;
@@ -6,40 +7,15 @@ let token: string;
 const section = '01M8000000000000000000SECT';
 const ids = ['01M800000000000000000STUDA', '01M800000000000000000STUDB'];
 
-async function send(changes: unknown[]): Promise<void> {
-  const response = await ines.call('POST', '/api/changes', { changes });
-  const { answers } = (await response.json()) as { answers: { outcome: string; reason: string }[] };
-  expect(answers.filter(({ outcome }) => outcome !== 'applied')).toEqual([]);
-}
-
 beforeAll(async () => {
   // A Monday, four minutes into the lesson.
   server = await startServer({ now: '2026-11-23T10:44:00Z', runs: true });
   ines = await signedIn(server.address);
-  const blank = { called: '', email: '', grade: '', schoolId: '' };
-  await send([
-    change('term.set', { id: 'term', name: 'Autumn', startsOn: '2026-11-02', endsOn: '2026-12-04' }),
-    change('section.set', { id: section, name: 'Boats', subject: '', room: '' }),
-    change('meeting.add', {
-      id: 'meeting',
-      sectionId: section,
-      weekday: 1,
-      startsAt: '10:40',
-      endsAt: '11:30',
-      validFrom: null,
-      validUntil: null,
-    }),
-    change('roster.accept', {
-      sectionId: section,
-      people: ids.map((id, index) => ({
-        id,
-        added: { givenName: ['Mei', 'Jun'][index], familyName: 'Tanaka', ...blank },
-        changed: {},
-        guardians: [],
-        enrolment: { id: `e${index}`, cohort: '', startsOn: null },
-      })),
-    }),
-  ]);
+  await makeClass(
+    ines,
+    section,
+    Object.fromEntries(ids.map((id, index) => [id, ['Mei', 'Jun'][index] ?? ''])),
+  );
   token = await link();
 });
 afterAll(() => server.stop());
@@ -130,7 +106,7 @@ test('the teacher’s page hears of what others write', async () => {
   const stream = await ines.call('GET', '/api/events');
   const reader = stream.body!.getReader();
   await reader.read();
-  await send([change('section.set', { id: section, name: 'Boats and knots', subject: '', room: '' })]);
+  await send(ines, [change('section.set', { id: section, name: 'Boats and knots', subject: '', room: '' })]);
   const { value } = (await reader.read()) as { value: Uint8Array };
   expect(new TextDecoder().decode(value)).toContain('"device"');
   await reader.cancel();

@@ -16,7 +16,7 @@ interface CountLinesProps {
   onOpen: ((key: string) => void) | null;
 }
 
-const widths = { amount: 76, lessons: 72, rate: 76 };
+const widths = { amount: 58, lessons: 56, rate: 62 };
 
 function Line({ cells, heading }: { cells: [string, string, string, string]; heading?: boolean }) {
   const tone = heading ? 'inkQuiet' : 'ink';

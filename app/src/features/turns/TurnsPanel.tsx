@@ -79,7 +79,7 @@ export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {
     () =>
       Object.values(records)
         .filter((turn) => !turn.removed && turn.lessonId === lesson.id)
-        .sort((a, b) => (a.at < b.at || (a.at === b.at && a.id < b.id) ? -1 : 1)),
+        .sort((a, b) => (a.id < b.id ? -1 : 1)),
     [records, lesson.id],
   );
   const { heard, known } = useHeard(lesson, turns);
@@ -130,7 +130,9 @@ export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {
             ? `heard ${heard.get(open.studentId) ?? 0} times this week · chance ${Math.round((weight / Math.max(total, 1e-9)) * 100)} % among ${open.chances.length} · lot ${open.seed}`
             : last
               ? `${drawnStudent ? displayName(drawnStudent) : 'Somebody'} ${outcomeWords[last.outcome]}`
-              : `${here.length} here; ${unheard.length} not heard this week`}
+              : known
+                ? `${here.length} here; ${unheard.length} not heard this week`
+                : `${here.length} here; what was heard before today is not on this device yet`}
         </Words>
       </View>
       {open ? (
@@ -144,7 +146,7 @@ export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {
           label={turns.length === 0 ? 'Draw' : 'Draw the next'}
           kind="main"
           icon={Dices}
-          disabled={here.length === 0 || !known}
+          disabled={here.length === 0}
           onPress={draw}
         />
       )}
