@@ -1,39 +1,8 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { control, openBrowser, openPage, saved, says, tap, type } from '@slate-path/e2e/src/browser';
-import { makeClassroom, teacher } from '@slate-path/e2e/src/classroom';
-import { RestartableServer } from '@slate-path/e2e/src/server';
+import { openPage, saved, says } from '@slate-path/e2e/src/browser';
+import { closeSchool, openSchool } from '@slate-path/e2e/src/school';
 import { median, percentile } from './percentile';
-
-const slower = 4;
-
-/** How long a finger rests on the glass. */
-const pressMs = 80;
-
-/** From the lifting of the finger (as the browser dates it) to the frame after the mark is on the screen. */
-async function tapToPaint(page: Page, name: string): Promise<number> {
-  const element = await control(page, name);
-  await element.evaluate((row) => {
-    row.scrollIntoView({ block: 'center' });
-    const state = window as unknown as { painted: Promise<number> };
-    state.painted = new Promise((resolve) => {
-      const before = row.getAttribute('aria-label');
-      let begun = 0;
-      // Without a name: the loader would wrap a named function in a helper that the page has not.
-      row.addEventListener('pointerup', (event) => (begun = event.timeStamp), { once: true, capture: true });
-      const watch = new MutationObserver(() => {
-        if (row.getAttribute('aria-label') === before) return;
-        watch.disconnect();
-        requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - begun), 0));
-      });
-      watch.observe(row, { attributes: true });
-    });
-  });
-  const { x, y } = await element.clickablePoint();
-  const finger = await page.touchscreen.touchStart(x, y);
-  await new Promise((resolve) => setTimeout(resolve, pressMs));
-  await finger.end();
-  return page.evaluate(() => (window as unknown as { painted: Promise<number> }).painted);
-}
+import { bareTaps, tapToPaint, throttled } from './tapToPaint';
 
 async function scriptBytes(page: Page, load: () => Promise<unknown>): Promise<number> {
   const cdp = await page.createCDPSession();
@@ -51,11 +20,6 @@ async function scriptBytes(page: Page, load: () => Promise<unknown>): Promise<nu
   await new Promise((resolve) => setTimeout(resolve, 500));
   await cdp.detach();
   return bytes;
-}
-
-async function throttled(page: Page): Promise<void> {
-  const cdp = await page.createCDPSession();
-  await cdp.send('Emulation.setCPUThrottlingRate', { rate: slower });
 }
 
 /** Cold: a profile that was never here, signed in by its cookie; until a tap on the roll does something. */
@@ -105,40 +69,9 @@ async function coldOpen(
   return { ms, again, kilobytes: bytes / 1024 };
 }
 
-/** The same taps on a page that does nothing but change the row's name: what browser and machine take by themselves. */
-async function bareTaps(browser: Browser): Promise<number[]> {
-  const page = await openPage(browser, 'phone');
-  const rows = Array.from({ length: 36 }, (_, index) => {
-    const name = `Pupil${String(index + 1).padStart(2, '0')}`;
-    return `<div role="button" aria-label="${name}: here" style="height:56px;border-bottom:1px solid">${name}</div>`;
-  });
-  await page.setContent(`<meta name="viewport" content="width=device-width">${rows.join('')}`);
-  await page.evaluate(() => {
-    document.body.addEventListener('click', (event) => {
-      const row = event.target as HTMLElement;
-      row.setAttribute('aria-label', `${row.textContent}: away`);
-      row.style.fontWeight = 'bold';
-    });
-  });
-  await throttled(page);
-  const taps: number[] = [];
-  for (let index = 1; index <= 36; index += 1)
-    taps.push(await tapToPaint(page, `Pupil${String(index).padStart(2, '0')}`));
-  await page.close();
-  return taps;
-}
-
 /** The figures of the real interface at four times slower a processor. */
 export async function benchBrowser(): Promise<Record<string, number>> {
-  const server = await RestartableServer.create();
-  await server.start('2026-11-23T10:42:00Z', 'runs');
-  await makeClassroom(server.address, 36);
-  const browser = await openBrowser();
-  const page = await openPage(browser, 'phone');
-  await page.goto(server.address);
-  await type(page, 'Your name', teacher.name);
-  await type(page, 'Passphrase', teacher.passphrase);
-  await tap(page, 'Sign in');
+  const { server, browser, page } = await openSchool('2026-11-23T10:42:00Z', 36, 'phone');
   await says(page, 'Not taken yet');
   const session = (await browser.cookies()).find(({ name }) => name === 'slate_session');
   const cold: { ms: number; again: number; kilobytes: number }[] = [];
@@ -153,8 +86,7 @@ export async function benchBrowser(): Promise<Record<string, number>> {
     for (let index = 1; index <= 36; index += 1)
       taps.push(await tapToPaint(page, `Pupil${String(index).padStart(2, '0')}`));
   await saved(page);
-  await browser.close();
-  await server.end('SIGTERM');
+  await closeSchool({ server, browser });
   return {
     'tap to painted mark p50 ms (4x slower)': median(taps),
     'tap to painted mark p95 ms (4x slower)': percentile(taps, 0.95),

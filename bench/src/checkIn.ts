@@ -1,7 +1,6 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import { openBrowser, openPage, says, tap, type } from '@slate-path/e2e/src/browser';
-import { makeClassroom, teacher } from '@slate-path/e2e/src/classroom';
-import { RestartableServer } from '@slate-path/e2e/src/server';
+import { says } from '@slate-path/e2e/src/browser';
+import { closeSchool, openSchool } from '@slate-path/e2e/src/school';
 import { median, percentile } from './percentile';
 
 const students = 200;
@@ -12,18 +11,10 @@ const overMs = 5000;
  * how many are lost, and how long until the roll counts them.
  */
 export async function benchCheckIn(): Promise<Record<string, number>> {
-  const server = await RestartableServer.create();
-  await server.start('2026-11-23T10:42:00Z', 'runs');
-  const room = await makeClassroom(server.address, students);
+  const { server, browser, page, room } = await openSchool('2026-11-23T10:42:00Z', students, 'wide');
   const path = `/api/sections/${room.sectionId}/check-in-links`;
   const { token } = await room.client.postJson<{ token: string }>(path, {});
   const address = `${server.address}/api/check-in/${token}`;
-  const browser = await openBrowser();
-  const page = await openPage(browser, 'wide');
-  await page.goto(server.address);
-  await type(page, 'Your name', teacher.name);
-  await type(page, 'Passphrase', teacher.passphrase);
-  await tap(page, 'Sign in');
   await says(page, 'Not taken yet');
   // The page notes itself when its count changes, by the clock that this process has too.
   await page.evaluate(() => {
@@ -54,8 +45,7 @@ export async function benchCheckIn(): Promise<Record<string, number>> {
   await says(page, `Checked in: ${students} of ${students}`, 30_000);
   const counts = await page.evaluate(() => (window as unknown as { counts: [number, number][] }).counts);
   const { checkIn } = await room.client.get<{ checkIn: unknown[] }>('/api/days/2026-11-23');
-  await browser.close();
-  await server.end('SIGTERM');
+  await closeSchool({ server, browser });
   const shownAfter = acknowledgedAt
     .sort((a, b) => a - b)
     .map((at, index) => Math.max((counts.find(([, count]) => count > index)?.[0] ?? Infinity) - at, 0));

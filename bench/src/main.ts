@@ -3,6 +3,7 @@ import { benchCheckIn } from './checkIn';
 import { benchDurable } from './durable';
 import { benchMatching } from './matching';
 import { benchMonth } from './month';
+import { benchTallies } from './tallies';
 import { benchViews } from './views';
 
 const parts: Record<string, () => Promise<Record<string, number>>> = {
@@ -11,6 +12,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   views: benchViews,
   month: benchMonth,
   checkIn: benchCheckIn,
+  tallies: benchTallies,
   browser: benchBrowser,
 };
 

@@ -9,7 +9,7 @@ import { usePalette } from '../../theme/theme';
 import { radius, space } from '../../theme/tokens';
 import { now } from '../records/clock';
 import { useRecords } from '../records/useRecords';
-import { sumsOf, tonesOf, type ToneSums } from './tallySums';
+import { sumsOf, tonesIn, type ToneSums } from './tallySums';
 
 interface StudentTileProps {
   lesson: Lesson;
@@ -19,14 +19,6 @@ interface StudentTileProps {
   away: boolean;
   held: boolean;
   onTap: (lesson: Lesson, studentId: string | null) => void;
-}
-
-/** Strokes of one student as one text: while it stays the same nothing is drawn. */
-function useTones(lessonId: string, studentId: string | null): ToneSums {
-  const kept = useRecords(({ current }) =>
-    JSON.stringify(tonesOf(sumsOf(current, lessonId, studentId), current.lookFor)),
-  );
-  return JSON.parse(kept) as ToneSums;
 }
 
 /** The seconds of what is timed, counting on while it runs. */
@@ -71,7 +63,7 @@ function spoken(name: string, { wanted, neutral, unwanted, seconds, running }: T
 export const StudentTile = memo(function StudentTile(props: StudentTileProps) {
   const { lesson, studentId, name, away, held, onTap } = props;
   const palette = usePalette();
-  const tones = useTones(lesson.id, studentId);
+  const tones = useRecords(({ current }) => tonesIn(current, lesson.id, studentId));
   const tap = useCallback(() => {
     onTap(lesson, studentId);
   }, [lesson, studentId, onTap]);

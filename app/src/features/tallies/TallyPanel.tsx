@@ -12,8 +12,9 @@ import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import type { LessonRow } from '../lesson/LessonScreen';
+import { useRecordsAfterPaint } from '../records/afterPaint';
 import { TakeBack } from '../records/TakeBack';
-import { useRecords } from '../records/useRecords';
+import { useRecords, type RecordsState } from '../records/useRecords';
 import { FocusSheet } from './FocusSheet';
 import { LookForTray } from './LookForTray';
 import { NoLookFors } from './NoLookFors';
@@ -63,7 +64,10 @@ function useObserved(lesson: Lesson, rows: readonly LessonRow[]) {
     () => [...new Set([lesson.id, ...rows.map((row) => row.lesson.id)])],
     [lesson.id, rows],
   );
-  const strokes = useRecords(({ current }) => strokesIn(current, lessonIds));
+  // The stroke itself comes first; its sum follows a frame later.
+  const strokes = useRecordsAfterPaint(
+    useCallback(({ current }: RecordsState) => strokesIn(current, lessonIds), [lessonIds]),
+  );
   const tallying = useRecords(({ current }) => current.tallying[lesson.id]);
   const on = tallying !== undefined && !tallying.removed;
   const observed = !on && strokes === 0 ? 'not yet' : on && tallying.offAt !== null ? 'no longer' : 'on';

@@ -47,12 +47,11 @@ export interface ToneSums {
   running: number;
 }
 
+const noTones: ToneSums = { wanted: 0, neutral: 0, unwanted: 0, seconds: 0, running: 0 };
+
 /** The same put together by tone, as the strokes show it; seconds are no strokes. */
-export function tonesOf(
-  { counts, running }: StudentSums,
-  lookFors: Readonly<Record<string, LookFor>>,
-): ToneSums {
-  const sums: ToneSums = { wanted: 0, neutral: 0, unwanted: 0, seconds: 0, running: running.length };
+function tonesOf({ counts, running }: StudentSums, lookFors: Readonly<Record<string, LookFor>>): ToneSums {
+  const sums = { ...noTones, running: running.length };
   for (const { lookForId, amount } of counts) {
     const lookFor = lookFors[lookForId];
     if (!lookFor) continue;
@@ -60,6 +59,28 @@ export function tonesOf(
     else sums[lookFor.tone] += amount;
   }
   return sums;
+}
+
+const toneNames = Object.keys(noTones) as (keyof ToneSums)[];
+let lastTones = new Map<string, ToneSums>();
+
+/** Everybody's, each the same object until it changes, so that a stroke draws one tile and no other. */
+const allTones = remembered(
+  (records) => [records.tally, records.lookFor],
+  (records): Map<string, ToneSums> => {
+    const tones = new Map<string, ToneSums>();
+    for (const [key, sums] of allSums(records)) {
+      const next = tonesOf(sums, records.lookFor);
+      const last = lastTones.get(key);
+      tones.set(key, last && toneNames.every((name) => last[name] === next[name]) ? last : next);
+    }
+    lastTones = tones;
+    return tones;
+  },
+);
+
+export function tonesIn(records: Records, lessonId: string, studentId: string | null): ToneSums {
+  return allTones(records).get(keyOf(lessonId, studentId)) ?? noTones;
 }
 
 /** How many strokes a lesson has in all. */

@@ -1,0 +1,94 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import type { Page } from 'puppeteer-core';
+import type { LookFor, Tally } from '@slate-path/core/records/schema';
+import { control, saved, says, tap } from '@slate-path/e2e/src/browser';
+import { change, send, type Classroom } from '@slate-path/e2e/src/classroom';
+import { closeSchool, openSchool } from '@slate-path/e2e/src/school';
+import { median, percentile } from './percentile';
+import { bareTaps, tapToPaint, throttled } from './tapToPaint';
+
+const today = '2026-11-23';
+const students = 36;
+const before = 300;
+const perSecond = 20;
+const seconds = 60;
+
+const pupil = (index: number) => `Pupil${String((index % students) + 1).padStart(2, '0')}`;
+
+/** As many strokes as a full lesson has, spread over the class. */
+async function fillLesson({ client, sectionId, studentIds }: Classroom): Promise<void> {
+  const { meeting, lookFor } = await client.get<{
+    meeting: { id: string; weekday: number }[];
+    lookFor: LookFor[];
+  }>('/api/setup');
+  const id = `${meeting.find(({ weekday }) => weekday === 1)?.id ?? ''}.${today}`;
+  const counted = lookFor.filter(({ measure }) => measure === 'count');
+  const tallies = Array.from({ length: before }, (_, index) => ({
+    id: `before${index}`,
+    studentId: studentIds[index % students],
+    lookForId: counted[index % counted.length]?.id,
+    at: `${today}T10:41:00.000Z`,
+    amount: 1,
+    circleId: null,
+  }));
+  const lesson = { id, sectionId, date: today, startsAt: '10:40', endsAt: '11:30' };
+  await send(client, [change('tally.add', { lesson, tallies })]);
+}
+
+const talliesToday = async ({ client }: Classroom) =>
+  (await client.get<{ tally: Tally[] }>(`/api/days/${today}`)).tally.filter(({ removed }) => !removed);
+
+/** Taps at an even pace, the network gone for the middle third. @returns taps made, and how late the last one was */
+async function tapForAMinute(page: Page): Promise<{ made: number; lateMs: number }> {
+  const points: { x: number; y: number }[] = [];
+  for (let index = 0; index < 9; index += 1)
+    points.push(await (await control(page, pupil(index))).clickablePoint());
+  const begun = performance.now();
+  const made = perSecond * seconds;
+  for (let tally = 0; tally < made; tally += 1) {
+    const due = begun + (tally * 1000) / perSecond;
+    if (performance.now() < due) await wait(due - performance.now());
+    if (tally === made / 3) await page.setOfflineMode(true);
+    if (tally === (made * 2) / 3) await page.setOfflineMode(false);
+    const { x, y } = points[tally % points.length] ?? { x: 0, y: 0 };
+    await page.touchscreen.tap(x, y);
+  }
+  return { made, lateMs: performance.now() - begun - seconds * 1000 };
+}
+
+/** A stroke on a full board at four times slower a processor; and a minute of twenty a second through a cut. */
+export async function benchTallies(): Promise<Record<string, number>> {
+  const { server, browser, page, room } = await openSchool(`${today}T10:42:00Z`, students, 'phone');
+  await fillLesson(room);
+  await page.reload();
+  await tap(page, 'Tally');
+  await says(page, `${before} tallies`);
+  const bare = await bareTaps(browser);
+  await page.bringToFront();
+  await tap(page, 'Gave evidence');
+  await throttled(page);
+  const taps: number[] = [];
+  for (let index = 0; index < 2 * students; index += 1) taps.push(await tapToPaint(page, pupil(index)));
+  await saved(page);
+  await throttled(page, 1);
+  const known = (await talliesToday(room)).length;
+  await (
+    await control(page, pupil(0))
+  ).evaluate((node) => {
+    node.scrollIntoView({ block: 'center' });
+  });
+  const { made, lateMs } = await tapForAMinute(page);
+  await saved(page);
+  const after = await talliesToday(room);
+  await closeSchool({ server, browser });
+  return {
+    'tally tap to painted stroke p50 ms (36 x 300, 4x slower)': median(taps),
+    'tally tap to painted stroke p95 ms (36 x 300, 4x slower)': percentile(taps, 0.95),
+    'the same on a bare page, p50 ms': median(bare),
+    'the same on a bare page, p95 ms': percentile(bare, 0.95),
+    'tallies at 20 a second for a minute, cut in the middle': made,
+    'the last of them was late by ms': lateMs,
+    'of them lost': Math.max(known + made - after.length, 0),
+    'of them doubled': Math.max(after.length - known - made, 0),
+  };
+}
