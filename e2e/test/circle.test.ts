@@ -1,9 +1,9 @@
 import type { Browser, Page } from 'puppeteer-core';
 import type { Turn } from '@slate-path/core/records/schema';
 import { drawTurn } from '@slate-path/core/turns/fairTurns';
-import { openPage, saved, says, tap, textOf, type } from '../src/browser';
+import { control, openPage, saved, says, tap, textOf, type } from '../src/browser';
 import { type Classroom } from '../src/classroom';
-import { closeSchool, openSchool } from '../src/school';
+import { closeSchool, openSchool, signIn } from '../src/school';
 import type { RestartableServer } from '../src/server';
 
 const today = '2026-11-23';
@@ -100,6 +100,35 @@ test('a circle of ten from start to feedback, kept to the last tap when the batt
   await tap(page, 'End it with its lesson');
   await page.waitForFunction(() => !document.body.innerText.includes('was left open'));
   await saved(page);
+});
+
+test('seats are dragged on a wide screen: who is dropped on a seat takes it', async () => {
+  const wide = await openPage(await browser.createBrowserContext(), 'wide');
+  await signIn(wide, server.address);
+  await tap(wide, 'Circle');
+  await tap(wide, 'First half');
+  await tap(wide, 'Begin with 7');
+  await tap(wide, 'Arrange the seats');
+  const middle = async (name: string) => (await control(wide, `Move ${name}`)).clickablePoint();
+  const [from, to] = [await middle('Pupil06'), await middle('Pupil02')];
+  await wide.mouse.move(from.x, from.y);
+  await wide.mouse.down();
+  await wide.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 5 });
+  await wide.mouse.move(to.x, to.y, { steps: 5 });
+  await wide.mouse.up();
+  await tap(wide, 'Seats are right');
+  await saved(wide);
+  const order = await wide.evaluate(() =>
+    [...document.querySelectorAll('[data-testid=seat]')].map((seat) =>
+      seat.getAttribute('aria-label')?.slice(5, 7),
+    ),
+  );
+  expect(order.join(' ')).toBe('01 06 02 03 04 05 07');
+  const { circleMember } = await room.client.get<{ circleMember: { studentId: string; place: number }[] }>(
+    `/api/days/${today}`,
+  );
+  const second = circleMember.sort((a, b) => a.place - b.place)[1];
+  expect(second?.studentId).toBe(room.studentIds[5]);
 });
 
 test('forty draws reach everyone who is here before anyone comes three times; passes and skips; each can be checked', async () => {

@@ -36,30 +36,41 @@ function seatSize(seats: number, width: number): { width: number; height: number
   return { width: Math.min(wanted, width / 3.9), height: seats <= 8 ? 60 : 50 };
 }
 
-/** Where seats touch, the ring grows downwards and scrolls: two columns with one at the top and one at the bottom. */
-function ringHeight(
-  seats: number,
-  seat: { width: number; height: number },
-  field: { width: number; height: number },
-) {
-  const across = Math.max(Math.floor(field.width / (seat.width + 6)) - 2, 1);
-  const rows = Math.ceil((seats - 2 * across) / 2) + 2;
-  return Math.max(field.height, rows * (seat.height + 4));
-}
-
 const nowhere: Place = { left: 0, top: 0, width: 0, height: 0 };
 
-/** Where everybody sits, and how large the ring is for it. */
-function ringOf(count: number, field: { width: number; height: number }) {
-  const seat = seatSize(count, field.width);
-  const height = ringHeight(count, seat, field);
-  const room = { width: Math.max(field.width - seat.width, 1), height: Math.max(height - seat.height, 1) };
-  const places = seatsOn(count, room.height / room.width).map(({ x, y }): Place => ({
+const gap = 4;
+
+/** Places on a ring of this height; along it a seat is as long as it is wide or high just there. */
+function placesOn(
+  count: number,
+  seat: { width: number; height: number },
+  room: { width: number; height: number },
+) {
+  const ratio = room.height / seat.height / (room.width / seat.width);
+  return seatsOn(count, ratio).map(({ x, y }): Place => ({
     left: x * room.width,
     top: y * room.height,
     ...seat,
   }));
-  return { height, room, places };
+}
+
+function touches(a: Place, b: Place): boolean {
+  return Math.abs(a.left - b.left) < a.width + gap && Math.abs(a.top - b.top) < a.height + gap;
+}
+
+/** Where everybody sits, and how large the ring is for it: where seats would touch it grows downwards and scrolls. */
+function ringOf(count: number, field: { width: number; height: number }) {
+  const seat = seatSize(count, field.width);
+  const width = Math.max(field.width - seat.width, 1);
+  const most = field.height + count * seat.height;
+  for (let height = field.height; ; height += 12) {
+    const room = { width, height: Math.max(height - seat.height, 1) };
+    const places = placesOn(count, seat, room);
+    const free = places.every(
+      (place, index) => !touches(place, places[(index + 1) % count] ?? place) || count < 2,
+    );
+    if (free || height >= most) return { height, room, places };
+  }
 }
 
 /** What was tallied of one student in this circle, by tone, as a text: unchanged, nothing is drawn. */

@@ -58,7 +58,7 @@ const TitleBar = memo(function TitleBar({ title, day, previous, next, onGo, onMe
         onPress={() => onGo(previous)}
       />
       <View style={{ flex: 1 }}>
-        <Words size={wide ? 'title' : 'large'} serif heading={1} lines={1}>
+        <Words size={wide ? 'title' : 'large'} serif heading={1} lines={wide ? 1 : 2}>
           {title}
         </Words>
         <Words size="small" tone="inkQuiet" lines={1}>

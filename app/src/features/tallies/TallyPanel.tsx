@@ -142,7 +142,7 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
           <Words bold style={{ lineHeight: 20 }}>
             {bold}
           </Words>
-          {` ${rest}`}
+          {bold ? ` ${rest}` : rest}
         </Words>
         <Observed observed={observed} strokes={strokes} />
       </View>

@@ -66,7 +66,9 @@ const outcomeWords: Record<Turn['outcome'], string> = {
   skipped: 'skipped',
 };
 
-/** A seed from the clock, so that nobody can choose it; recorded with the draw. */
+const timesWords = (count: number) => (count === 1 ? 'once' : `${count} times`);
+
+/** A seed from the browser's own randomness: nobody chooses it; it is recorded with the draw. */
 const freshSeed = () => crypto.getRandomValues(new Uint32Array(1))[0] ?? now();
 
 /** Whose turn it is, drawn in favour of the least heard. */
@@ -127,7 +129,7 @@ export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {
         </Words>
         <Words tone="inkQuiet" figures>
           {open
-            ? `heard ${heard.get(open.studentId) ?? 0} times this week · chance ${Math.round((weight / Math.max(total, 1e-9)) * 100)} % among ${open.chances.length} · lot ${open.seed}`
+            ? `heard ${timesWords(heard.get(open.studentId) ?? 0)} this week · chance ${Math.round((weight / Math.max(total, 1e-9)) * 100)} % among ${open.chances.length} · lot ${open.seed}`
             : last
               ? `${drawnStudent ? displayName(drawnStudent) : 'Somebody'} ${outcomeWords[last.outcome]}`
               : known
