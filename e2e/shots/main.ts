@@ -6,7 +6,7 @@ import { startDemo } from '@slate-path/demo/startDemo';
 import { participantList } from '@slate-path/demo/meetingTool';
 import type { Meeting, Section, Student } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
-import { control, openBrowser, openPage, saved, says, tap, type, type sizes } from '../src/browser';
+import { openBrowser, openPage, saved, says, tap, type sizes } from '../src/browser';
 
 /** `npm run shots`: one picture of each main view, from the demo at a fixed moment. */
 const folder = path.join(process.cwd(), 'docs', 'screenshots');
@@ -31,6 +31,7 @@ const running = await startDemo({
 const client = await ApiClient.signIn(running.address, '/api/demo-sign-in', {});
 const { section, student } = await client.get<{ section: Section[]; student: Student[] }>('/api/setup');
 const boats = section.find(({ name }) => name === 'Boat Workshop')?.id ?? '';
+const shore = section.find(({ name }) => name === 'Shore Ecology')?.id ?? '';
 const tides = section.find(({ name }) => name === 'Tides and Navigation')?.id ?? '';
 const advisory = section.find(({ name }) => name === 'Watch')?.id ?? '';
 const tomasz = student.find(({ familyName }) => familyName === 'Afolabi')?.id ?? '';
@@ -52,12 +53,44 @@ const catchUp = async (page: Page) => {
   await tap(page, 'All here, Mon 23 Nov');
 };
 
-const awayForATrip = async (page: Page) => {
-  await type(page, 'First day', '2026-11-18');
-  await type(page, 'Last day', '2026-11-27');
-  await tap(page, 'Astrid Seabrook');
-  await says(page, 'Record');
-  await (await control(page, 'Record')).evaluate((node) => node.scrollIntoView({ block: 'end' }));
+const tallyLesson = async (page: Page) => {
+  await tap(page, 'Sets and look-fors');
+  await tap(page, 'Workshop');
+  await tap(page, 'Close');
+  await tap(page, 'Shared a tool');
+  for (const name of [
+    'Adaeze',
+    'Adaeze',
+    'Bram',
+    'Farid',
+    'Farid',
+    'Farid',
+    'Farid',
+    'Farid',
+    'Farid',
+    'Jun',
+  ])
+    await tap(page, name);
+  await tap(page, 'Unsafe');
+  for (const name of ['Dilan', 'Farid', 'Dilan']) await tap(page, name);
+  await tap(page, 'Emre');
+  await tap(page, 'Shared a tool');
+  await tap(page, 'Finlay');
+  await page.evaluate(() => document.querySelector('[id^="tile-"]')?.scrollIntoView());
+};
+
+const sitInCircle = async (page: Page) => {
+  await says(page, 'As last time');
+  await tap(page, 'Begin with');
+  await says(page, 'Tap whoever');
+  const seats = await page.evaluate(() =>
+    [...document.querySelectorAll('[data-testid=seat]')].map((seat) => seat.getAttribute('aria-label') ?? ''),
+  );
+  const said = [3, 1, 0, 2, 6, 0, 1, 4, 0, 2];
+  await tap(page, 'Gave evidence');
+  for (const [index, times] of said.entries())
+    for (let time = 0; time < times; time += 1) await tap(page, (seats[index] ?? '').split(':')[0] ?? '');
+  await tap(page, 'Gave evidence');
 };
 
 /** The page that a student sees; on the clock of these pictures the class's lesson is on. */
@@ -71,9 +104,9 @@ const comeIn = async (page: Page) => {
   await tap(page, 'breaks');
 };
 
-async function lessonNow(): Promise<string> {
+async function lessonToday(ofSection = boats): Promise<string> {
   const { meeting } = await client.get<{ meeting: Meeting[] }>('/api/setup');
-  const today = meeting.find(({ sectionId, weekday }) => sectionId === boats && weekday === 1);
+  const today = meeting.find(({ sectionId, weekday }) => sectionId === ofSection && weekday === 1);
   return `${today?.id ?? ''}.${now.slice(0, 10)}`;
 }
 
@@ -94,26 +127,32 @@ const stranger = { givenName: 'Mei', familyName: '', called: '', email: '' };
 
 const shots: Shot[] = [
   { name: 'lesson-phone', path: '/', size: 'phone', before: takeRoll },
-  { name: 'lesson-board-phone', path: '/', size: 'phone', theme: 'dark' },
   { name: 'lesson-wide', path: '/', size: 'wide' },
-  { name: 'mark-phone', path: '/', size: 'phone', before: (page) => tap(page, 'More about Dario') },
+  { name: 'tally-phone', path: '/?mode=tally', size: 'phone', before: tallyLesson },
+  {
+    name: 'circle-board-wide',
+    path: `/lessons/${encodeURIComponent(await lessonToday(shore))}?mode=circle`,
+    size: 'wide',
+    theme: 'dark',
+    before: sitInCircle,
+  },
+  { name: 'turns-phone', path: '/?mode=turns', size: 'phone', before: (page) => tap(page, 'Draw') },
+  { name: 'counts-wide', path: `/classes/${shore}/counts`, size: 'wide' },
   { name: 'month-wide', path: `/classes/${boats}/months/2026-11`, size: 'wide' },
   { name: 'days-wide', path: `/classes/${tides}/days`, size: 'wide', before: catchUp },
   { name: 'totals-wide', path: `/totals?sectionId=${tides}`, size: 'wide' },
-  { name: 'range-phone', path: `/range?sectionId=${boats}`, size: 'phone', before: awayForATrip },
   { name: 'write-phone', path: `/write?sectionId=${boats}`, size: 'phone' },
   { name: 'vocabulary-phone', path: '/desk/vocabulary', size: 'phone' },
   { name: 'weather-board-wide', path: `/classes/${advisory}/weather`, size: 'wide', theme: 'dark' },
   { name: 'check-in-phone', path: await studentsPage(), size: 'phone', before: comeIn },
   {
     name: 'participants-phone',
-    path: `/participants?lessonId=${encodeURIComponent(await lessonNow())}`,
+    path: `/participants?lessonId=${encodeURIComponent(await lessonToday())}`,
     size: 'phone',
     before: readList,
   },
   { name: 'watch-phone', path: '/watch', size: 'phone' },
   { name: 'people-wide', path: '/people', size: 'wide' },
-  { name: 'class-phone', path: `/classes/${boats}`, size: 'phone' },
   { name: 'path-wide', path: `/students/${tomasz}`, size: 'wide' },
   { name: 'desk-wide', path: '/desk', size: 'wide' },
   {
