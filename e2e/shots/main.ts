@@ -129,6 +129,7 @@ const shots: Shot[] = [
   { name: 'lesson-phone', path: '/', size: 'phone', before: takeRoll },
   { name: 'lesson-wide', path: '/', size: 'wide' },
   { name: 'tally-phone', path: '/?mode=tally', size: 'phone', before: tallyLesson },
+  { name: 'turns-phone', path: '/?mode=turns', size: 'phone', before: (page) => tap(page, 'Draw') },
   {
     name: 'circle-board-wide',
     path: `/lessons/${encodeURIComponent(await lessonToday(shore))}?mode=circle`,
@@ -136,7 +137,6 @@ const shots: Shot[] = [
     theme: 'dark',
     before: sitInCircle,
   },
-  { name: 'turns-phone', path: '/?mode=turns', size: 'phone', before: (page) => tap(page, 'Draw') },
   { name: 'counts-wide', path: `/classes/${shore}/counts`, size: 'wide' },
   { name: 'month-wide', path: `/classes/${boats}/months/2026-11`, size: 'wide' },
   { name: 'days-wide', path: `/classes/${tides}/days`, size: 'wide', before: catchUp },

@@ -27,7 +27,7 @@ const seats = () =>
 
 async function speaks(name: string, move: string, times: number): Promise<void> {
   await tap(page, move);
-  for (let time = 0; time < times; time += 1) await tap(page, `${name}`);
+  for (let time = 0; time < times; time += 1) await tap(page, name);
   await tap(page, move);
 }
 

@@ -21,7 +21,7 @@ let lookFors: Record<string, string>;
 beforeAll(async () => {
   server = await startServer({ now: '2026-11-23T10:44:00Z', runs: true });
   ines = await signedIn(server.address);
-  await makeClass(ines, section, { [mei!]: 'Mei', [jun!]: 'Jun' });
+  await makeClass(ines, section, { [mei]: 'Mei', [jun]: 'Jun' });
   const setup = await json<{ lookFor: { id: string; name: string }[] }>('/api/setup');
   lookFors = Object.fromEntries(setup.lookFor.map(({ id, name }) => [name, id]));
 });
@@ -61,8 +61,8 @@ test('three sets ship; the same batch twice counts once; taken back, nothing is 
   const add = change('tally.add', {
     lesson,
     tallies: [
-      tally('t1', mei!, 'Gave evidence'),
-      tally('t2', mei!, 'Gave evidence'),
+      tally('t1', mei, 'Gave evidence'),
+      tally('t2', mei, 'Gave evidence'),
       tally('t3', null, 'Off task'),
     ],
   });
@@ -78,7 +78,7 @@ test('three sets ship; the same batch twice counts once; taken back, nothing is 
   await send(ines, [
     change('tally.add', {
       lesson,
-      tallies: [tally('u1', mei!, 'Gave evidence'), tally('u2', mei!, 'Gave evidence')],
+      tallies: [tally('u1', mei, 'Gave evidence'), tally('u2', mei, 'Gave evidence')],
     }),
   ]);
 });
@@ -150,13 +150,13 @@ test('a circle as a file and as a page to print, where a name is text and no tag
     lookForIds: [lookFors['Gave evidence'], lookFors['Bare opinion']],
     groupName: '<b>Tide</b> group',
     startedAt: at,
-    members: [member(mei!, 1), member(jun!, 0)],
+    members: [member(mei, 1), member(jun, 0)],
   };
   await send(ines, [
     change('circle.begin', begin),
     change('tally.add', {
       lesson,
-      tallies: [tally('v1', mei!, 'Gave evidence', 'circle1'), tally('v2', mei!, 'Bare opinion', 'circle1')],
+      tallies: [tally('v1', mei, 'Gave evidence', 'circle1'), tally('v2', mei, 'Bare opinion', 'circle1')],
     }),
     change('circle.feedback', { circleId: 'circle1', studentId: jun, feedback: '=1+1, well said' }),
   ]);
@@ -173,7 +173,7 @@ test('a circle as a file and as a page to print, where a name is text and no tag
   expect(page).toContain('&lt;b&gt;Tide&lt;/b&gt; group, 2026-11-16');
   expect(page).not.toContain('<b>');
   const alone = await ines.call('POST', '/api/changes', {
-    changes: [change('circle.begin', { ...begin, id: 'circle2', members: [member(mei!, 0)] })],
+    changes: [change('circle.begin', { ...begin, id: 'circle2', members: [member(mei, 0)] })],
   });
   expect(JSON.stringify(await alone.json())).toContain('A circle has at least two');
   // It is open; whoever opens the next lesson is asked.

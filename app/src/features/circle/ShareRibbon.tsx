@@ -10,7 +10,7 @@ interface ShareRibbonProps {
 }
 
 /** A name fits where the part is so large. */
-const namedFrom = 0.17;
+const namedFrom = 0.24;
 
 /** The talk as one ribbon, each part as long as that student's share of it, in the order of the seats. */
 export function ShareRibbon({ shares, names }: ShareRibbonProps) {
