@@ -1,9 +1,9 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Page } from 'puppeteer-core';
 import type { LookFor, Tally } from '@slate-path/core/records/schema';
-import { control, saved, says, tap } from '@slate-path/e2e/src/browser';
+import { control, openPage, saved, says, tap } from '@slate-path/e2e/src/browser';
 import { change, send, type Classroom } from '@slate-path/e2e/src/classroom';
-import { closeSchool, openSchool } from '@slate-path/e2e/src/school';
+import { closeSchool, openSchool, signIn } from '@slate-path/e2e/src/school';
 import { median, percentile } from './percentile';
 import { bareTaps, tapToPaint, throttled } from './tapToPaint';
 
@@ -56,6 +56,31 @@ async function tapForAMinute(page: Page): Promise<{ made: number; lateMs: number
   return { made, lateMs: performance.now() - begun - seconds * 1000 };
 }
 
+/** From a tap on one device to the stroke on another that shows the same lesson. */
+async function toAnotherDevice(page: Page, other: Page): Promise<number[]> {
+  const took: number[] = [];
+  for (let index = 0; index < 12; index += 1) {
+    const name = pupil(index);
+    const shown = (await control(other, name)).evaluate(
+      (tile) =>
+        new Promise<number>((resolve) => {
+          new MutationObserver(() => {
+            resolve(Date.now());
+          }).observe(tile, { attributes: true, attributeFilter: ['aria-label'] });
+        }),
+    );
+    const tile = await control(page, name);
+    await tile.evaluate((node) => {
+      node.scrollIntoView({ block: 'center' });
+    });
+    const { x, y } = await tile.clickablePoint();
+    const begun = Date.now();
+    await page.touchscreen.tap(x, y);
+    took.push((await shown) - begun);
+  }
+  return took;
+}
+
 /** A stroke on a full board at four times slower a processor; and a minute of twenty a second through a cut. */
 export async function benchTallies(): Promise<Record<string, number>> {
   const { server, browser, page, room } = await openSchool(`${today}T10:42:00Z`, students, 'phone');
@@ -80,6 +105,11 @@ export async function benchTallies(): Promise<Record<string, number>> {
   const { made, lateMs } = await tapForAMinute(page);
   await saved(page);
   const after = await talliesToday(room);
+  const other = await openPage(await browser.createBrowserContext(), 'phone');
+  await signIn(other, server.address);
+  await tap(other, 'Tally');
+  await says(other, `${after.length} tallies`);
+  const elsewhere = await toAnotherDevice(page, other);
   await closeSchool({ server, browser });
   return {
     'tally tap to painted stroke p50 ms (36 x 300, 4x slower)': median(taps),
@@ -90,5 +120,7 @@ export async function benchTallies(): Promise<Record<string, number>> {
     'the last of them was late by ms': lateMs,
     'of them lost': Math.max(known + made - after.length, 0),
     'of them doubled': Math.max(after.length - known - made, 0),
+    'a tally on another device after p50 ms': median(elsewhere),
+    'a tally on another device after p95 ms': percentile(elsewhere, 0.95),
   };
 }

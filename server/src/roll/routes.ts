@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Id } from '@slate-path/core/records/schema';
 import { recordEntities } from '../database/entities';
-import { fileTypes } from '../files/fileTypes';
+import { nameFile } from '../files/nameFile';
 import { ownerOf, route } from '../http/route';
 import { checkRange, Range } from '../http/range';
 import { rollFormats } from './rollFile';
@@ -74,10 +74,7 @@ export const rollRoutes = [
       const { file } = services.database;
       const now = services.clock();
       const bytes = await services.jobs.run('rollFile', { file, teacherId, sectionId, now, ...query });
-      response.type(fileTypes[query.format]);
-      const name = `roll-${query.from}-to-${query.to}.${query.format}`;
-      const shown = query.format === 'html' ? 'inline' : 'attachment';
-      response.setHeader('Content-Disposition', `${shown}; filename="${name}"`);
+      nameFile(response, `roll-${query.from}-to-${query.to}`, query.format);
       return bytes;
     },
   }),

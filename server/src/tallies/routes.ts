@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { In } from 'typeorm';
 import { Id, recordSchema } from '@slate-path/core/records/schema';
 import { countGroupings } from '@slate-path/core/tallies/countsTable';
-import { fileTypes } from '../files/fileTypes';
+import { nameFile } from '../files/nameFile';
 import { checkRange, Range } from '../http/range';
 import { ownerOf, route } from '../http/route';
 import { load } from '../views/load';
@@ -67,9 +67,7 @@ export const tallyRoutes = [
       const { file } = services.database;
       const now = services.clock();
       const bytes = await services.jobs.run('countsFile', { file, teacherId, sectionId, now, ...query });
-      response.type(fileTypes[query.format]);
-      const name = `counts-${query.from}-to-${query.to}.${query.format}`;
-      response.setHeader('Content-Disposition', `attachment; filename="${name}"`);
+      nameFile(response, `counts-${query.from}-to-${query.to}`, query.format);
       return bytes;
     },
   }),
@@ -106,9 +104,7 @@ export const tallyRoutes = [
     async handle({ params: { circleId }, query: { format }, teacherId, services, response }) {
       const { file } = services.database;
       const bytes = await services.jobs.run('circleFile', { file, teacherId, circleId, format });
-      response.type(fileTypes[format]);
-      const shown = format === 'html' ? 'inline' : 'attachment';
-      response.setHeader('Content-Disposition', `${shown}; filename="circle.${format}"`);
+      nameFile(response, 'circle', format);
       return bytes;
     },
   }),

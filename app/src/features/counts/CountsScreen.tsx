@@ -12,10 +12,10 @@ import { rateOf, type KeyedRate } from '@slate-path/core/tallies/rates';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
+import { Choices } from '../../parts/Choices';
 import { dayMonth } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
-import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
@@ -73,7 +73,6 @@ export function CountsScreen() {
   const [per, setPer] = useState<'hour' | 'sum'>('hour');
   const [asTable, setAsTable] = useState<'chart' | 'table'>('chart');
   const [lookForId, setLookForId] = useState('');
-  const [choosing, setChoosing] = useState(false);
   const seen = answer ?? noCounts;
   const counted = useMemo(() => new Set(seen.counts.map((count) => count.lookForId)), [seen]);
   const lookFors = Object.values(current.lookFor)
@@ -254,40 +253,16 @@ export function CountsScreen() {
         </View>
       ) : (
         <>
-          <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
-            <View style={{ flex: 1 }}>
-              <Words tone="inkQuiet">
-                {`${groupings.find(({ value }) => value === grouping)?.label ?? ''}, ${per === 'hour' ? 'per observed hour' : 'sums'}`}
-              </Words>
-            </View>
-            <Action
-              label="Change"
-              name="Change what is shown"
-              onPress={() => {
-                setChoosing(true);
-              }}
-            />
-          </View>
+          <Choices
+            summary={`${groupings.find(({ value }) => value === grouping)?.label ?? ''}, ${per === 'hour' ? 'per observed hour' : 'sums'}`}
+            name="Change what is shown"
+            title="What is shown"
+          >
+            {choices}
+          </Choices>
           {result}
         </>
       )}
-      {choosing ? (
-        <Sheet
-          title="What is shown"
-          onClose={() => {
-            setChoosing(false);
-          }}
-        >
-          {choices}
-          <Action
-            label="Show"
-            kind="main"
-            onPress={() => {
-              setChoosing(false);
-            }}
-          />
-        </Sheet>
-      ) : null}
     </Page>
   );
 }

@@ -1,4 +1,3 @@
-import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -7,11 +6,11 @@ import { LocalDateShape } from './dateShape';
 import type { StudentTotals } from '@slate-path/core/roll/rollTable';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
+import { Choices } from '../../parts/Choices';
 import { dayMonth } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
 import { DateField } from '../../parts/DateField';
 import { Page } from '../../parts/Page';
-import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
@@ -87,7 +86,6 @@ export function TotalsScreen() {
   const [sorting, setSorting] = useState<Sorting>('name');
   const order = useNameOrder();
   const [points, setPoints] = useState(false);
-  const [choosing, setChoosing] = useState(false);
   const named = ranges.find(({ key }) => key === rangeKey) ?? ranges[1];
   const span = (rangeKey === other ? typed : null) ?? named ?? { from: now.date, to: now.date };
   const { state, answer } = useView<{ rows: StudentTotals[] }>(`/api/totals?from=${span.from}&to=${span.to}`);
@@ -158,19 +156,13 @@ export function TotalsScreen() {
       {wide ? (
         choices
       ) : (
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
-          <View style={{ flex: 1 }}>
-            <Words>{[named?.label ?? 'Other days', groupWords, sortWords].filter(Boolean).join(', ')}</Words>
-          </View>
-          <Action
-            label="Change"
-            name="Change class, days and order"
-            icon={SlidersHorizontal}
-            onPress={() => {
-              setChoosing(true);
-            }}
-          />
-        </View>
+        <Choices
+          summary={[named?.label ?? 'Other days', groupWords, sortWords].filter(Boolean).join(', ')}
+          name="Change class, days and order"
+          title="What is added up"
+        >
+          {choices}
+        </Choices>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
         {grouping === 'student' ? (
@@ -197,23 +189,6 @@ export function TotalsScreen() {
       ) : (
         <TotalsList lines={lines} />
       )}
-      {choosing ? (
-        <Sheet
-          title="What is added up"
-          onClose={() => {
-            setChoosing(false);
-          }}
-        >
-          {choices}
-          <Action
-            label="Show"
-            kind="main"
-            onPress={() => {
-              setChoosing(false);
-            }}
-          />
-        </Sheet>
-      ) : null}
       {points ? (
         <PointsSheet
           lines={lines}
