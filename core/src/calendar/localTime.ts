@@ -26,6 +26,11 @@ export function weekdayOf(date: string): number {
   return getISODay(parseISO(date));
 }
 
+/** The Monday of a date's week. */
+export function mondayOf(date: string): string {
+  return addDays(date, 1 - weekdayOf(date));
+}
+
 /** Every date from one to another, both included; empty when they are the wrong way round. */
 export function datesBetween(from: string, to: string): string[] {
   const days = daysBetween(from, to);

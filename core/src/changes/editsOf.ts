@@ -6,6 +6,7 @@ import { participantEdits } from '../participants/edits';
 import { peopleEdits } from '../people/edits';
 import { rollEdits } from '../roll/edits';
 import { rosterEdits } from '../roster/edits';
+import { sweepEdits } from '../sweep/edits';
 import { tallyEdits } from '../tallies/edits';
 import { turnEdits } from '../turns/edits';
 import { workEdits } from '../work/edits';
@@ -25,6 +26,7 @@ const editsByKind = {
   ...tallyEdits,
   ...circleEdits,
   ...turnEdits,
+  ...sweepEdits,
 };
 
 /** The edits of a change (an undo has none of its own: it takes back those of another). */

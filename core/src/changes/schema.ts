@@ -8,6 +8,7 @@ import { participantChanges } from '../participants/changes';
 import { peopleChanges } from '../people/changes';
 import { rollChanges } from '../roll/changes';
 import { rosterChanges } from '../roster/changes';
+import { sweepChanges } from '../sweep/changes';
 import { tallyChanges } from '../tallies/changes';
 import { turnChanges } from '../turns/changes';
 import { workChanges } from '../work/changes';
@@ -26,6 +27,7 @@ export const changeKinds = {
   ...tallyChanges,
   ...circleChanges,
   ...turnChanges,
+  ...sweepChanges,
 };
 
 export type KindName = keyof typeof changeKinds;

@@ -246,6 +246,14 @@ export const recordFields = {
     nextLookForId: Id.nullable(),
     nextCount: z.int().min(1).max(99).nullable(),
   }),
+  // How engaged a student was in a lesson, 0 to 3; null is not set.
+  sweep: z.object({ lessonId: Id, studentId: Id, level: z.int().min(0).max(3).nullable() }),
+  // What the teacher calls the four levels; its id is the school's.
+  levelNames: z.object({
+    names: z
+      .array(z.string().trim().min(1, 'A level needs a name').max(20, 'At most 20 characters'))
+      .length(4),
+  }),
   // Whose turn it was, drawn by lot: the seed and the chances let anybody check it.
   turn: z.object({
     lessonId: Id,
@@ -288,6 +296,7 @@ export type CountComment = RecordOf<'countComment'>;
 export type StudentGroup = RecordOf<'studentGroup'>;
 export type Circle = RecordOf<'circle'>;
 export type CircleMember = RecordOf<'circleMember'>;
+export type Sweep = RecordOf<'sweep'>;
 export type Turn = RecordOf<'turn'>;
 export type ParticipantAnswer = RecordOf<'participantAnswer'>;
 

@@ -27,6 +27,8 @@ export const tableNames = [
   'countComment',
   'studentGroup',
   'turn',
+  'sweep',
+  'levelNames',
 ] as const satisfies readonly TableName[];
 
 /** Which fields of a table point at which other table. */
@@ -55,6 +57,7 @@ export const references: { [T in TableName]?: Record<string, TableName> } = {
   tally: { lessonId: 'lesson', studentId: 'student', lookForId: 'lookFor', circleId: 'circle' },
   countComment: { sectionId: 'section', lookForId: 'lookFor', studentId: 'student' },
   studentGroup: { sectionId: 'section' },
+  sweep: { lessonId: 'lesson', studentId: 'student' },
   turn: { lessonId: 'lesson', studentId: 'student' },
   participantAnswer: { sectionId: 'section', studentId: 'student' },
 };

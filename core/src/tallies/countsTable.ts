@@ -1,4 +1,4 @@
-import { addDays, weekdayOf } from '../calendar/localTime';
+import { mondayOf } from '../calendar/localTime';
 import { byName, displayName, type NameOrder } from '../people/names';
 import type { LookFor, Student } from '../records/schema';
 import type { TableCell } from '../roll/rollTable';
@@ -13,9 +13,6 @@ export interface CountGroup {
   key: string;
   title: string;
 }
-
-/** The Monday of a date's week. */
-export const mondayOf = (date: string) => addDays(date, 1 - weekdayOf(date));
 
 /** By what the counts are put together, and all groups there are of it. */
 export function countGroups(

@@ -152,6 +152,8 @@ export const ownColumns: Record<TableName, Columns> = {
   },
   countComment: { sectionId: text, lookForId: text, studentId: nullableText, text },
   studentGroup: { sectionId: text, name: text, studentIds: json },
+  sweep: { lessonId: text, studentId: text, level: { type: 'integer', nullable: true } },
+  levelNames: { names: json },
   turn: {
     lessonId: text,
     studentId: text,
@@ -183,4 +185,5 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   circle: [['sectionId'], ['lessonId']],
   circleMember: [['circleId']],
   turn: [['lessonId']],
+  sweep: [['lessonId'], ['studentId']],
 };

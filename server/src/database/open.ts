@@ -8,6 +8,7 @@ import { AttendanceRules1764100000000 } from './migrations/1764100000000-Attenda
 import { CheckIns1764300000000 } from './migrations/1764300000000-CheckIns';
 import { FinishedWork1764400000000 } from './migrations/1764400000000-FinishedWork';
 import { Tallies1764500000000 } from './migrations/1764500000000-Tallies';
+import { Sweeps1764600000000 } from './migrations/1764600000000-Sweeps';
 import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
 import { Sql } from './sql';
 
@@ -20,6 +21,7 @@ export const migrations = [
   CheckIns1764300000000,
   FinishedWork1764400000000,
   Tallies1764500000000,
+  Sweeps1764600000000,
 ];
 
 /** The data folder cannot be used, with one clear line that says why. */

@@ -6,6 +6,7 @@ import { messageRoutes } from '../messages/routes';
 import { participantRoutes } from '../participants/routes';
 import { rollRoutes } from '../roll/routes';
 import { rosterRoutes } from '../roster/routes';
+import { sweepRoutes } from '../sweep/routes';
 import { tallyRoutes } from '../tallies/routes';
 import { viewRoutes } from '../views/routes';
 import { openApiDocument } from './openapi';
@@ -40,6 +41,7 @@ export const routes: readonly Route[] = [
   ...changeRoutes,
   ...viewRoutes,
   ...tallyRoutes,
+  ...sweepRoutes,
   ...rollRoutes,
   ...rosterRoutes,
   ...messageRoutes,

@@ -19,16 +19,17 @@ export async function load<T extends TableName>(
 }
 
 /** What belongs to the lessons of a range of days, in one query however many they are. */
-export async function loadOfLessonsBetween<T extends 'mark' | 'checkIn'>(
+export async function loadOfLessonsBetween<T extends 'mark' | 'checkIn' | 'sweep'>(
   database: DataSource,
   table: T,
-  { teacherId, from, to }: { teacherId: string; from: string; to: string },
+  { teacherId, from, to, sectionId }: { teacherId: string; from: string; to: string; sectionId?: string },
 ): Promise<RecordOf<T>[]> {
-  const rows = await database
+  const query = database
     .getRepository(recordEntities[table])
     .createQueryBuilder('row')
     .innerJoin('lesson', 'lesson', 'lesson.id = row.lessonId')
-    .where('row.teacherId = :teacherId AND lesson.date BETWEEN :from AND :to', { teacherId, from, to })
-    .getMany();
+    .where('row.teacherId = :teacherId AND lesson.date BETWEEN :from AND :to', { teacherId, from, to });
+  if (sectionId !== undefined) query.andWhere('lesson.sectionId = :sectionId', { sectionId });
+  const rows = await query.getMany();
   return rows.map((row) => toRecord<T>(row));
 }

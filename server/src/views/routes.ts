@@ -25,6 +25,7 @@ const DayAnswer = LessonsWithMarks.extend({
   circle: z.array(recordSchema('circle')),
   circleMember: z.array(recordSchema('circleMember')),
   turn: z.array(recordSchema('turn')),
+  sweep: z.array(recordSchema('sweep')),
 });
 
 /** Some lessons with all that was marked and said in them, in three queries. */
@@ -75,6 +76,7 @@ export const viewRoutes = [
       lookFor: z.array(recordSchema('lookFor')),
       focus: z.array(recordSchema('focus')),
       studentGroup: z.array(recordSchema('studentGroup')),
+      levelNames: z.array(recordSchema('levelNames')),
       // Only those left open: whoever opens the next lesson is asked.
       circle: z.array(recordSchema('circle')),
     }),
@@ -98,6 +100,7 @@ export const viewRoutes = [
         lookFor: await load(from, 'lookFor', of),
         focus: await load(from, 'focus', of),
         studentGroup: await load(from, 'studentGroup', of),
+        levelNames: await load(from, 'levelNames', of),
         circle: await load(from, 'circle', { ...of, endedAt: IsNull() }),
       };
     },
@@ -122,6 +125,7 @@ export const viewRoutes = [
         tallying: await load(read, 'tallying', ofThem),
         tally: await load(read, 'tally', ofThem),
         turn: await load(read, 'turn', ofThem),
+        sweep: await load(read, 'sweep', ofThem),
       };
     },
   }),
@@ -171,6 +175,7 @@ export const viewRoutes = [
       mark: z.array(recordSchema('mark')),
       message: z.array(recordSchema('message')),
       checkIn: z.array(recordSchema('checkIn')),
+      sweep: z.array(recordSchema('sweep')),
     }),
     async handle({ params, services }) {
       const of = { studentId: params.studentId };
@@ -179,6 +184,7 @@ export const viewRoutes = [
         mark: await load(from, 'mark', of),
         message: await load(from, 'message', of),
         checkIn: await load(from, 'checkIn', of),
+        sweep: await load(from, 'sweep', of),
       };
     },
   }),

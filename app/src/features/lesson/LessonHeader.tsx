@@ -46,11 +46,22 @@ interface TitleBarProps {
   onMenu: () => void;
 }
 
+/**
+ * Of one height, whatever title and sign say: were it to grow when something is on its way to the server,
+ * everything below would move away under the thumb.
+ */
+const titleHeight = 64;
+/** More letters than this stand in two smaller lines on a phone. */
+const longTitle = 16;
+
 /** Does not change while a roll is taken, so it is left alone. */
 const TitleBar = memo(function TitleBar({ title, day, previous, next, onGo, onMenu }: TitleBarProps) {
   const wide = useWide();
+  const long = title.length > longTitle;
   return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: space(1) }}>
+    <View
+      style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: space(1), height: titleHeight }}
+    >
       <IconAction
         name="Earlier lesson"
         icon={ChevronLeft}
@@ -58,7 +69,13 @@ const TitleBar = memo(function TitleBar({ title, day, previous, next, onGo, onMe
         onPress={() => onGo(previous)}
       />
       <View style={{ flex: 1 }}>
-        <Words size={wide ? 'title' : 'large'} serif heading={1} lines={wide ? 1 : 2}>
+        <Words
+          size={wide ? 'title' : long ? 'name' : 'large'}
+          serif
+          heading={1}
+          lines={long && !wide ? 2 : 1}
+          style={long && !wide ? { lineHeight: 20 } : undefined}
+        >
           {title}
         </Words>
         <Words size="small" tone="inkQuiet" lines={1}>

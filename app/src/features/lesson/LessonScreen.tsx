@@ -28,6 +28,7 @@ import { useLessonKeys } from './useLessonKeys';
 
 // The roll is there at once; what else is done in a lesson is loaded when it is first wanted.
 const TallyPanel = lazy(() => import('../tallies/TallyPanel'));
+const SweepPanel = lazy(() => import('../sweep/SweepPanel'));
 const CirclePanel = lazy(() => import('../circle/CirclePanel'));
 const TurnsPanel = lazy(() => import('../turns/TurnsPanel'));
 const TallySheet = lazy(() => import('../tallies/TallySheet'));
@@ -128,6 +129,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
     mode === 'roll' || lesson.setAside || rows.length === 0 ? null : (
       <Suspense fallback={<View style={{ flex: 1 }} />}>
         {mode === 'tally' ? <TallyPanel lesson={lesson} rows={rows} /> : null}
+        {mode === 'sweep' ? <SweepPanel lesson={lesson} rows={rows} /> : null}
         {mode === 'circle' ? <CirclePanel lesson={lesson} rows={rows} /> : null}
         {mode === 'turns' ? <TurnsPanel lesson={lesson} rows={rows} /> : null}
       </Suspense>

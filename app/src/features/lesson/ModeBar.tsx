@@ -5,7 +5,7 @@ import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { radius, space, target } from '../../theme/tokens';
 
-const modes = { roll: 'Roll', tally: 'Tally', circle: 'Circle', turns: 'Turns' } as const;
+const modes = { roll: 'Roll', tally: 'Tally', sweep: 'Sweep', circle: 'Circle', turns: 'Turns' } as const;
 
 /** What is done in the lesson in hand. */
 export type LessonMode = keyof typeof modes;

@@ -43,6 +43,15 @@ export function PathScreen() {
     () => listOf(current, 'enrolment').filter((e) => e.studentId === studentId),
     [current, studentId],
   );
+  const levelIn = useMemo(
+    () =>
+      new Map(
+        listOf(current, 'sweep').flatMap(({ lessonId, studentId: who, level }) =>
+          who === studentId && level !== null ? [[lessonId, level] as const] : [],
+        ),
+      ),
+    [current, studentId],
+  );
   const guardians = listOf(current, 'guardian').filter((g) => g.studentId === studentId);
   const back = { to: '/people' as const, name: 'All classes' };
   if (!student)
@@ -110,7 +119,14 @@ export function PathScreen() {
                 }}
               />
             </View>
-            <PathWeeks enrolment={enrolment} lessons={own} book={book} today={now.date} since={since} />
+            <PathWeeks
+              enrolment={enrolment}
+              lessons={own}
+              book={book}
+              today={now.date}
+              since={since}
+              levelIn={levelIn}
+            />
           </Card>
         );
       })}

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { Pressable, ScrollView, View } from 'react-native';
-import { addDays, datesBetween, weekdayOf } from '@slate-path/core/calendar/localTime';
+import { datesBetween, mondayOf, weekdayOf } from '@slate-path/core/calendar/localTime';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Enrolment, Lesson } from '@slate-path/core/records/schema';
 import { markId } from '@slate-path/core/roll/markId';
@@ -8,11 +8,13 @@ import type { RollBook } from '@slate-path/core/roll/book';
 import { isEnrolledOn, presenceIn } from '@slate-path/core/roll/totals';
 import { presenceSpoken } from '@slate-path/core/roll/words';
 import { dayMonth, shortDay } from '../../parts/dates';
+import { OarMarks } from '../../parts/OarMarks';
 import { PresenceBar } from '../../parts/PresenceBar';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
 import { barShape } from '../lesson/barShape';
+import { useLevelNames } from '../sweep/sweeping';
 
 interface PathWeeksProps {
   enrolment: Enrolment;
@@ -21,12 +23,12 @@ interface PathWeeksProps {
   today: string;
   /** Since when there is a concern: a dashed ember line before that week. */
   since: string | null;
+  /** The engagement level by lesson, where the student was set. */
+  levelIn: ReadonlyMap<string, number>;
 }
 
-const mondayOf = (date: string) => addDays(date, 1 - weekdayOf(date));
-
 /** Weeks from left to right, the week's lessons one below the other; a bar opens its lesson. */
-export function PathWeeks({ enrolment, lessons, book, today, since }: PathWeeksProps) {
+export function PathWeeks({ enrolment, lessons, book, today, since, levelIn }: PathWeeksProps) {
   const palette = usePalette();
   const router = useRouter();
   const past = lessons.filter((l) => l.date <= today && isEnrolledOn(enrolment, l.date));
@@ -38,6 +40,11 @@ export function PathWeeks({ enrolment, lessons, book, today, since }: PathWeeksP
       ? datesBetween(mondayOf(first.date), last.date).filter((date) => weekdayOf(date) === 1)
       : [];
   const sinceWeek = since ? mondayOf(since) : null;
+  const levelNames = useLevelNames();
+  const levelWords = (lessonId: string) => {
+    const level = levelIn.get(lessonId);
+    return level === undefined ? '' : `, ${levelNames[level]?.toLowerCase() ?? ''}`;
+  };
   const spoken = (lesson: Lesson) => {
     if (lesson.setAside) return 'set aside';
     const presence = presenceIn(lesson, enrolment.studentId, book);
@@ -68,7 +75,7 @@ export function PathWeeks({ enrolment, lessons, book, today, since }: PathWeeksP
               <Pressable
                 key={lesson.id}
                 role="link"
-                aria-label={`${shortDay(lesson.date)}: ${spoken(lesson)}`}
+                aria-label={`${shortDay(lesson.date)}: ${spoken(lesson)}${levelWords(lesson.id)}`}
                 onPress={() => {
                   router.push({ pathname: '/lessons/[lessonId]', params: { lessonId: lesson.id } });
                 }}
@@ -83,6 +90,7 @@ export function PathWeeks({ enrolment, lessons, book, today, since }: PathWeeksP
                   width={50}
                   height={12}
                 />
+                {levelIn.has(lesson.id) ? <OarMarks level={levelIn.get(lesson.id) ?? 0} size={18} /> : null}
               </Pressable>
             ))}
             <View style={{ flex: 1 }} />

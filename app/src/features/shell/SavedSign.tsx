@@ -98,7 +98,7 @@ export function SavedSign() {
       >
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1) }} testID="saved-sign">
           {showIcon ? <Icon size={18} color={palette.inkQuiet} strokeWidth={2} /> : null}
-          <Words size="small" tone={saved.safe ? 'inkQuiet' : 'ink'} bold={!saved.safe} live>
+          <Words size="small" tone={saved.safe ? 'inkQuiet' : 'ink'} bold={!saved.safe} lines={2} live>
             {words}
           </Words>
         </View>

@@ -1,9 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-
-const record = `"id" text PRIMARY KEY NOT NULL, "teacherId" text NOT NULL, "removed" boolean NOT NULL DEFAULT (0), "stamps" text NOT NULL`;
-
-const points = (key: string, field: string, table: string) =>
-  `CONSTRAINT "${key}" FOREIGN KEY ("${field}") REFERENCES "${table}" ("id") ON DELETE NO ACTION ON UPDATE NO ACTION`;
+import { points, record } from './tableSql';
 
 const statements = [
   `CREATE TABLE "lookFor" (${record}, "name" text NOT NULL, "tone" text NOT NULL, "measure" text NOT NULL, "sign" text NOT NULL, "sectionId" text, "position" integer NOT NULL, ${points('FK_fad383cd004333005a5b370ebff', 'teacherId', 'teacher')}, ${points('FK_f4e70d9dc583debb560a0b3b0c6', 'sectionId', 'section')})`,
