@@ -13,6 +13,7 @@ import type { Exception } from './attendance';
 import { daysOffCalendar, rosterCsv } from './files';
 import { classes, periodTimes, school } from './scenario';
 import { circleClass, makeCircles } from './circles';
+import { makeSweeps, sweptClass } from './sweeps';
 import { makeTallies, talliedClasses, type TalliedLesson } from './tallies';
 import { checkInClass, checkInSetting, makeCheckIns } from './weather';
 import { makeTerm, meetingKey, type DemoLesson, type DemoTerm } from './term';
@@ -130,6 +131,8 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
   for (const payload of makeCheckIns(observed, momentOf))
     await sender.add('checkIn.record', payload, Date.parse(payload.checkIn.at));
   for (const [className, lessons] of tallied) await addTallies(sender, className, lessons, setup);
+  for (const payload of makeSweeps(tallied.get(sweptClass) ?? []))
+    await sender.add('sweep.set', payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
   await sender.send();
   return term;
 }

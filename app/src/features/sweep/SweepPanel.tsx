@@ -141,7 +141,7 @@ export default function SweepPanel({ lesson, rows }: SweepPanelProps) {
           backgroundColor: palette.surface,
         }}
       >
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), minHeight: 52 }}>
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), height: 68 }}>
           <View style={{ flex: 1 }} aria-live="polite" testID="sweep-summary">
             <Words bold>{set.length === 0 ? 'Everyone at…' : `${set.length} of ${here.length} set`}</Words>
             <Words size="small" tone="inkQuiet" lines={2}>
