@@ -213,7 +213,7 @@ test('wide, by keyboard alone: sign in, mark, take back, go to another lesson', 
   await press('ArrowDown', 'Enter');
   await says(page, '1 away');
   await page.keyboard.type('?');
-  await says(page, 'Keys on the roll');
+  await says(page, 'first letters find a student');
   await saved(page);
   expect(await marksOn(room.client, '2026-11-20')).toEqual(['Pupil01 A']);
   expect(people(30)[0]!.givenName).toBe('Pupil01');
