@@ -22,7 +22,6 @@ export const circleChanges = {
   ),
   // Null: it goes on.
   'circle.end': changeKind(z.strictObject({ id: Id, endedAt: Instant.nullable() }), ({ id }) => id),
-  'circle.remove': changeKind(z.strictObject({ id: Id, removed: z.boolean() }), ({ id }) => id),
   'circle.seat': changeKind(
     z.strictObject({
       circleId: Id,
@@ -31,11 +30,6 @@ export const circleChanges = {
         .min(1)
         .max(40),
     }),
-    ({ circleId }) => circleId,
-  ),
-  // Somebody comes late to it, or leaves it; what they said stays theirs.
-  'circle.member': changeKind(
-    z.strictObject({ circleId: Id, member: MemberFields, inside: z.boolean() }),
     ({ circleId }) => circleId,
   ),
   'circle.feedback': changeKind(

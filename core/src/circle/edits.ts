@@ -25,20 +25,10 @@ export const circleEdits: EditsByKind<typeof circleChanges> = {
     ];
   },
   'circle.end': ({ id, endedAt }) => [{ op: 'set', table: 'circle', id, values: { endedAt } }],
-  'circle.remove': ({ id, removed }) => [{ op: 'set', table: 'circle', id, values: { removed } }],
   'circle.seat': ({ circleId, seats }) =>
     seats.map(({ studentId, place }): Edit => {
       return { op: 'set', table: 'circleMember', id: memberId(circleId, studentId), values: { place } };
     }),
-  'circle.member': ({ circleId, member, inside }) => [
-    makeMember(circleId, member),
-    {
-      op: 'set',
-      table: 'circleMember',
-      id: memberId(circleId, member.studentId),
-      values: inside ? { place: member.place } : { removed: true },
-    },
-  ],
   'circle.feedback': ({ circleId, studentId, feedback }) => [
     { op: 'set', table: 'circleMember', id: memberId(circleId, studentId), values: { feedback } },
   ],

@@ -17,7 +17,7 @@ export const TallyFields = recordFields.tally
 export type TallyFields = z.infer<typeof TallyFields>;
 
 /** A number as it may stand on a page. */
-const Counted = z
+export const Counted = z
   .int('A whole number')
   .min(0, 'A count cannot be below 0')
   .max(999, 'A count is at most 999');

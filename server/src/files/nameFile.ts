@@ -1,4 +1,11 @@
 import type { Response } from 'express';
+import { z } from 'zod';
+
+/** What a route says that answers with a file. */
+export const fileAnswer = {
+  answer: z.custom<Uint8Array>((bytes) => bytes instanceof Uint8Array),
+  answersWith: 'a file',
+};
 
 /** What the files that are given out say they are. */
 const fileTypes = {

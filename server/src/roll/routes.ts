@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Id } from '@slate-path/core/records/schema';
 import { recordEntities } from '../database/entities';
-import { nameFile } from '../files/nameFile';
+import { fileAnswer, nameFile } from '../files/nameFile';
 import { ownerOf, route } from '../http/route';
 import { checkRange, Range } from '../http/range';
 import { rollFormats } from './rollFile';
@@ -67,8 +67,7 @@ export const rollRoutes = [
       format: z.enum(rollFormats).default('csv'),
       order: z.enum(['given', 'family']).default('given'),
     }),
-    answer: z.custom<Uint8Array>((bytes) => bytes instanceof Uint8Array),
-    answersWith: 'a file',
+    ...fileAnswer,
     async handle({ params: { sectionId }, query, teacherId, services, response }) {
       checkRange(query);
       const { file } = services.database;

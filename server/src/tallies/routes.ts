@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { In } from 'typeorm';
 import { Id, recordSchema } from '@slate-path/core/records/schema';
 import { countGroupings } from '@slate-path/core/tallies/countsTable';
-import { nameFile } from '../files/nameFile';
+import { fileAnswer, nameFile } from '../files/nameFile';
 import { checkRange, Range } from '../http/range';
 import { ownerOf, route } from '../http/route';
 import { load } from '../views/load';
@@ -60,8 +60,7 @@ export const tallyRoutes = [
       by: z.enum(countGroupings).default('student'),
       order: z.enum(['given', 'family']).default('given'),
     }),
-    answer: z.custom<Uint8Array>((bytes) => bytes instanceof Uint8Array),
-    answersWith: 'a file',
+    ...fileAnswer,
     async handle({ params: { sectionId }, query, teacherId, services, response }) {
       checkRange(query);
       const { file } = services.database;
@@ -99,8 +98,7 @@ export const tallyRoutes = [
     allow: ownerOf('circle', 'circleId'),
     params: z.object({ circleId: Id }),
     query: z.object({ format: z.enum(['csv', 'xlsx', 'html']).default('csv') }),
-    answer: z.custom<Uint8Array>((bytes) => bytes instanceof Uint8Array),
-    answersWith: 'a file',
+    ...fileAnswer,
     async handle({ params: { circleId }, query: { format }, teacherId, services, response }) {
       const { file } = services.database;
       const bytes = await services.jobs.run('circleFile', { file, teacherId, circleId, format });

@@ -66,6 +66,8 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
   const [arranging, setArranging] = useState(false);
   const hand = useRef(hold);
   const history = tallyHistory(lesson.id);
+  const rowsNow = useRef(rows);
+  rowsNow.current = rows;
   const lookFors = useMemo(
     () => movesOf(circle, { lookFor }).filter(({ removed }) => !removed),
     [circle, lookFor],
@@ -76,7 +78,10 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
       const { hold: next, tally } = tapWith(hand.current, tap);
       hand.current = next;
       setHold(next);
-      if (tally) tallyOnce({ ...tally, lesson, circleId: circle.id }, history);
+      if (!tally) return;
+      // Of two classes with one roll, what is counted is of the class that the student is in.
+      const own = rowsNow.current.find(({ student }) => student.id === tally.studentId)?.lesson ?? lesson;
+      tallyOnce({ ...tally, lesson: own, circleId: circle.id }, history);
     },
     [lesson, circle.id, history],
   );

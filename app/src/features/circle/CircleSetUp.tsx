@@ -126,6 +126,17 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
     setWho(fields.id);
     setChanged(null);
   };
+  const group = chosen ? current.studentGroup[chosen.value] : undefined;
+  const forgetGroup = () => {
+    if (group)
+      makeChange(
+        'group.remove',
+        { id: group.id, sectionId: lesson.sectionId, removed: true },
+        lesson.sectionId,
+      );
+    setWho(null);
+    setChanged(null);
+  };
   const toggle = (id: string) => {
     const next = new Set(inside);
     if (!next.delete(id)) next.add(id);
@@ -203,6 +214,9 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
               onPress={saveGroup}
             />
           </View>
+          {group ? (
+            <Action label={`Forget the group “${group.name}”`} kind="plain" onPress={forgetGroup} />
+          ) : null}
         </Card>
         <Card style={{ gap: space(3), flex: wide ? 2 : undefined }}>
           <Words size="large" serif heading={2}>

@@ -1,6 +1,7 @@
 import { listOf, type Records } from '@slate-path/core/records/records';
 import type { Circle, CircleMember, Lesson, LookFor, Tally } from '@slate-path/core/records/schema';
 import { circleShares, type CircleShares } from '@slate-path/core/circle/shares';
+import { tallyHistory } from '@slate-path/core/tallies/history';
 import { keyOf } from '../lesson/marking';
 import { now } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
@@ -65,7 +66,7 @@ export function beginCircle(lesson: Lesson, { studentIds, goals, ...what }: Begi
   makeChange(
     'circle.begin',
     { lesson: keyOf(lesson), id, ...what, startedAt: instant(), members },
-    lesson.id,
+    tallyHistory(lesson.id),
   );
   return id;
 }

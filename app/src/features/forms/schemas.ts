@@ -3,6 +3,9 @@ export { GuardianFields, StudentFields } from '@slate-path/core/people/changes';
 export { SectionRules, StandingFields } from '@slate-path/core/roll/changes';
 export { FocusFields, LookForFields } from '@slate-path/core/tallies/changes';
 export { TaskFields } from '@slate-path/core/work/changes';
+import { z } from 'zod';
+import { Counted } from '@slate-path/core/tallies/changes';
 import { recordFields } from '@slate-path/core/records/schema';
 
 export const SectionFields = recordFields.section.pick({ name: true, subject: true, room: true });
+export const CountToSet = z.object({ to: Counted });

@@ -6,23 +6,22 @@ import { View } from 'react-native';
 import { listOf } from '@slate-path/core/records/records';
 import type { Focus, LookFor } from '@slate-path/core/records/schema';
 import { listedFirst, lookForsOf, measureWords, toneWords } from '@slate-path/core/tallies/lookFors';
-import { shippedFocuses } from '@slate-path/core/tallies/shipped';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
-import { Empty } from '../../parts/Empty';
 import { IconAction } from '../../parts/IconAction';
 import { Page } from '../../parts/Page';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
-import { makeChange, newId } from '../records/outbox';
+import { makeChange } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { CopyFocusSheet } from './CopyFocusSheet';
 import { FocusForm } from './FocusForm';
 import { LookForForm } from './LookForForm';
 import { LookForSign, toneColour } from './LookForSign';
+import { NoLookFors } from './NoLookFors';
 
 type Open =
   | { what: 'newLookFor' | 'newSet' }
@@ -184,20 +183,7 @@ export function LookForsScreen() {
         <TakeBack about="lookFors" />
       </View>
       {all.length === 0 ? (
-        <Empty
-          title="Nothing to look for yet"
-          action={
-            <Action
-              label="Take the three sets that ship"
-              kind="main"
-              onPress={() => {
-                for (const payload of shippedFocuses(newId)) makeChange('focus.set', payload, 'lookFors');
-              }}
-            />
-          }
-        >
-          For a discussion, the workshop and general conduct; change them as you like.
-        </Empty>
+        <NoLookFors />
       ) : wide ? (
         <View style={{ flexDirection: 'row', gap: space(4), alignItems: 'flex-start' }}>
           <View style={{ flex: 1, gap: space(4) }}>{list}</View>

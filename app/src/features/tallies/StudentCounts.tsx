@@ -10,6 +10,7 @@ import { TallyStrokes } from '../../parts/TallyStrokes';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
+import { check } from '../forms/check';
 import { useRecords } from '../records/useRecords';
 import { LookForSign, toneColour } from './LookForSign';
 import { correctCount } from './tallying';
@@ -21,8 +22,6 @@ interface StudentCountsProps {
   /** All that is offered to the class. */
   lookFors: readonly LookFor[];
 }
-
-const most = 999;
 
 /** A number to set right, with the reason where it cannot be. */
 function Correction({
@@ -36,18 +35,11 @@ function Correction({
 }) {
   const [typed, setTyped] = useState(String(from));
   const [error, setError] = useState<string>();
-  const accept = () => {
-    const to = Number(typed.trim().replace(',', '.'));
-    const why =
-      typed.trim() === '' || !Number.isInteger(to)
-        ? 'A whole number, such as 3'
-        : to < 0
-          ? 'A count cannot be below 0'
-          : to > most
-            ? `A count is at most ${most}`
-            : undefined;
-    setError(why);
-    if (why === undefined) onAccept(to);
+  const accept = async () => {
+    const to = typed.trim() === '' ? Number.NaN : Number(typed.replace(',', '.'));
+    const read = await check('CountToSet', { to });
+    setError(read.errors?.['to']);
+    if (read.data) onAccept(read.data.to);
   };
   return (
     <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: space(2), flexWrap: 'wrap' }}>
@@ -58,9 +50,9 @@ function Correction({
         keyboard="numeric"
         width={140}
         error={error}
-        onSubmit={accept}
+        onSubmit={() => void accept()}
       />
-      <Action label="Set right" name={`Set ${name} right`} kind="main" onPress={accept} />
+      <Action label="Set right" name={`Set ${name} right`} kind="main" onPress={() => void accept()} />
     </View>
   );
 }
