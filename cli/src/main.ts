@@ -2,6 +2,7 @@ import { Command, InvalidArgumentError } from 'commander';
 import { LocalDate, LocalTime } from '@slate-path/core/records/schema';
 import { InputError } from './input';
 import { match, type LessonTime, type MatchCommand } from './match';
+import { readNote } from './readNote';
 import { roster } from './roster';
 import { totals } from './totals';
 
@@ -16,6 +17,12 @@ function lessonTime(written: string): LessonTime {
   if (!LocalTime.safeParse(time).success || (day !== null && !LocalDate.safeParse(day).success))
     throw new InvalidArgumentError('A time looks like 10:40, or 2026-11-23T10:40.');
   return { date: day, time };
+}
+
+function moment(written: string): string {
+  if (!LocalDate.safeParse(written.slice(0, 10)).success || Number.isNaN(Date.parse(written)))
+    throw new InvalidArgumentError('A moment looks like 2026-11-23T10:05.');
+  return written;
 }
 
 function minutes(written: string): number {
@@ -60,6 +67,16 @@ program
       program.error('The lesson ends before it begins.', { exitCode: 2 });
     return match(options);
   });
+
+program
+  .command('read-note')
+  .description('what a note is understood to say')
+  .requiredOption('--roster <file>', 'a table with the columns of students.csv')
+  .option('--topics <file>', 'a table with the columns of topics.csv')
+  .requiredOption('--at <moment>', 'when it was written, ISO 8601', moment)
+  .requiredOption('--text <text>', 'the note')
+  .option('--json', 'one JSON object')
+  .action(readNote);
 
 program.parseAsync().catch((error: unknown) => {
   if (error instanceof InputError) {

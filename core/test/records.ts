@@ -1,4 +1,5 @@
 import type {
+  DayOff,
   Enrolment,
   Lesson,
   LookFor,
@@ -97,6 +98,18 @@ export function meeting(fields: Partial<Meeting> = {}): Meeting {
 
 export function term(fields: Partial<Term> = {}): Term {
   return { id: 't', name: 'Autumn', startsOn: '2026-08-24', endsOn: '2026-12-04', removed: false, ...fields };
+}
+
+export function dayOff(fields: Partial<DayOff> = {}): DayOff {
+  const { startsOn = '2026-12-04' } = fields;
+  return {
+    id: `off ${startsOn}`,
+    name: 'Harbour day',
+    startsOn,
+    endsOn: startsOn,
+    removed: false,
+    ...fields,
+  };
 }
 
 export function section(fields: Partial<Section> = {}): Section {
