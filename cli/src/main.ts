@@ -1,6 +1,7 @@
 import { Command, InvalidArgumentError } from 'commander';
 import { LocalDate, LocalTime } from '@slate-path/core/records/schema';
 import { InputError } from './input';
+import { backup } from './backup';
 import { match, type LessonTime, type MatchCommand } from './match';
 import { readNote } from './readNote';
 import { roster } from './roster';
@@ -77,6 +78,13 @@ program
   .requiredOption('--text <text>', 'the note')
   .option('--json', 'one JSON object')
   .action(readNote);
+
+program
+  .command('backup')
+  .description('a copy of all data as it stands, also while the server runs')
+  .option('--data <folder>', 'the data folder', process.env['SLATE_DATA'] ?? 'data')
+  .requiredOption('--out <file>', 'a new file')
+  .action(backup);
 
 program.parseAsync().catch((error: unknown) => {
   if (error instanceof InputError) {

@@ -2,6 +2,7 @@ import { calendarEdits } from '../calendar/edits';
 import { circleEdits } from '../circle/edits';
 import { checkInEdits } from '../checkIn/edits';
 import { messageEdits } from '../messages/edits';
+import { noteEdits } from '../notes/edits';
 import { participantEdits } from '../participants/edits';
 import { peopleEdits } from '../people/edits';
 import { rollEdits } from '../roll/edits';
@@ -27,6 +28,7 @@ const editsByKind = {
   ...circleEdits,
   ...turnEdits,
   ...sweepEdits,
+  ...noteEdits,
 };
 
 /** The edits of a change (an undo has none of its own: it takes back those of another). */

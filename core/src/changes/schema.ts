@@ -4,6 +4,7 @@ import { calendarChanges } from '../calendar/changes';
 import { circleChanges } from '../circle/changes';
 import { checkInChanges } from '../checkIn/changes';
 import { messageChanges } from '../messages/changes';
+import { noteChanges } from '../notes/changes';
 import { participantChanges } from '../participants/changes';
 import { peopleChanges } from '../people/changes';
 import { rollChanges } from '../roll/changes';
@@ -28,6 +29,7 @@ export const changeKinds = {
   ...circleChanges,
   ...turnChanges,
   ...sweepChanges,
+  ...noteChanges,
 };
 
 export type KindName = keyof typeof changeKinds;

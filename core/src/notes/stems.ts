@@ -68,9 +68,11 @@ const irregular = [
 ];
 
 const families = new Map<string, string>();
+const membersOf = new Map<string, readonly string[]>();
 for (const line of irregular) {
   const [head = '', ...forms] = line.split(' ');
   const root = stemmer(britishToOne(head));
+  membersOf.set(root, [head, ...forms]);
   for (const form of forms) families.set(stemmer(britishToOne(form)), root);
 }
 
@@ -99,4 +101,12 @@ export function stem(folded: string): string {
   if (kept.size > 20_000) kept.clear();
   kept.set(folded, root);
   return root;
+}
+
+/** The words to look for instead of one, where an ending is not all that changes: "forget", "forgot". */
+export function formsOf(folded: string): string[] {
+  const others = membersOf.get(stem(folded)) ?? [];
+  const oursOrTheirs = folded.length > 4 ? folded.replace(/or(s|ed|ing)?$/, 'our$1') : folded;
+  const spelt = [folded, britishToOne(folded), oursOrTheirs];
+  return [...new Set([...spelt, ...others])];
 }

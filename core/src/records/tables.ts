@@ -29,6 +29,12 @@ export const tableNames = [
   'turn',
   'sweep',
   'levelNames',
+  'topic',
+  'passedWord',
+  'note',
+  'noteStudent',
+  'noteTopic',
+  'followUp',
 ] as const satisfies readonly TableName[];
 
 /** Which fields of a table point at which other table. */
@@ -59,5 +65,10 @@ export const references: { [T in TableName]?: Record<string, TableName> } = {
   studentGroup: { sectionId: 'section' },
   sweep: { lessonId: 'lesson', studentId: 'student' },
   turn: { lessonId: 'lesson', studentId: 'student' },
+  topic: { mergedIntoId: 'topic' },
+  note: { lessonId: 'lesson', sectionId: 'section' },
+  noteStudent: { noteId: 'note', studentId: 'student' },
+  noteTopic: { noteId: 'note', topicId: 'topic' },
+  followUp: { noteId: 'note' },
   participantAnswer: { sectionId: 'section', studentId: 'student' },
 };

@@ -1,5 +1,6 @@
 import { editsOf } from '@slate-path/core/changes/editsOf';
 import { aboutOf, Change, type ChangeAnswer } from '@slate-path/core/changes/schema';
+import { forget } from '@slate-path/core/erasure/forget';
 import type { LoggedEdit } from '../database/entities';
 import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
@@ -66,7 +67,25 @@ function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
   return { about: aboutOf(change), edits };
 }
 
-function applyOnce(sql: Sql, change: Change, arrival: Arrival): ChangeAnswer {
+/** What a device that has not heard of it still sends about a student who was erased is not taken in. */
+function withoutErased(sql: Sql, change: Change, teacherId: string): Change {
+  const erased = sql.all<{ studentId: string }>(
+    'SELECT "studentId" FROM "erasure" WHERE "teacherId" = ?',
+    teacherId,
+  );
+  if (erased.length === 0) return change;
+  let payload: unknown = change.payload;
+  for (const { studentId } of erased)
+    payload = forget(payload, { studentId, recordIds: new Set(), rename: (text) => text });
+  if (payload === null) throw new Refusal('This student was erased, so nothing is kept of them any more.');
+  const cleaned = Change.safeParse({ ...change, payload });
+  if (!cleaned.success)
+    throw new Refusal('Only a student who was erased was meant by this, so nothing is kept of it.');
+  return cleaned.data;
+}
+
+function applyOnce(sql: Sql, arriving: Change, arrival: Arrival): ChangeAnswer {
+  const change = withoutErased(sql, arriving, arrival.teacherId);
   const before = logged(sql, change.id);
   if (before) {
     if (before.teacherId !== arrival.teacherId) throw new Refusal('This id is taken.');

@@ -162,6 +162,21 @@ export const ownColumns: Record<TableName, Columns> = {
     chances: json,
     outcome: text,
   },
+  topic: { name: text, trouble: flag, alsoCalled: json, mergedIntoId: nullableText },
+  passedWord: { word: text },
+  note: {
+    text,
+    at: text,
+    happenedAt: nullableText,
+    lessonId: nullableText,
+    sectionId: nullableText,
+    place: text,
+    own: flag,
+    doubts: json,
+  },
+  noteStudent: { noteId: text, studentId: text, spans: json },
+  noteTopic: { noteId: text, topicId: text, spans: json },
+  followUp: { noteId: text, dueOn: text, outcome: text },
 };
 
 /** What views look rows up by, besides the owner. */
@@ -186,4 +201,8 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   circleMember: [['circleId']],
   turn: [['lessonId']],
   sweep: [['lessonId'], ['studentId']],
+  note: [['teacherId', 'at'], ['lessonId']],
+  noteStudent: [['noteId'], ['studentId']],
+  noteTopic: [['noteId'], ['topicId']],
+  followUp: [['teacherId', 'dueOn']],
 };

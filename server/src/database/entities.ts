@@ -158,6 +158,20 @@ export const CheckInLinkEntity = new EntitySchema<CheckInLink>({
   ],
 });
 
+/** That a student was erased: devices forget too, and what still arrives about them is cleaned. */
+export interface ErasureLine {
+  studentId: string;
+  teacherId: string;
+  erasedAt: string;
+}
+
+export const ErasureEntity = new EntitySchema<ErasureLine>({
+  name: 'erasure',
+  tableName: 'erasure',
+  columns: { studentId: { type: 'text', primary: true }, teacherId: text, erasedAt: text },
+  foreignKeys: [{ target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] }],
+});
+
 export const ChangeEntity = new EntitySchema<ChangeLine>({
   name: 'change',
   tableName: 'change',
@@ -186,5 +200,6 @@ export const entities = [
   ChangeEntity,
   DeliveryEntity,
   CheckInLinkEntity,
+  ErasureEntity,
   ...Object.values(recordEntities),
 ];

@@ -9,6 +9,7 @@ import { CheckIns1764300000000 } from './migrations/1764300000000-CheckIns';
 import { FinishedWork1764400000000 } from './migrations/1764400000000-FinishedWork';
 import { Tallies1764500000000 } from './migrations/1764500000000-Tallies';
 import { Sweeps1764600000000 } from './migrations/1764600000000-Sweeps';
+import { Notes1764700000000 } from './migrations/1764700000000-Notes';
 import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
 import { Sql } from './sql';
 
@@ -22,6 +23,7 @@ export const migrations = [
   FinishedWork1764400000000,
   Tallies1764500000000,
   Sweeps1764600000000,
+  Notes1764700000000,
 ];
 
 /** The data folder cannot be used, with one clear line that says why. */
@@ -40,6 +42,8 @@ export interface OpenDatabase {
   write<T>(work: (sql: Sql) => T): Promise<T>;
   /** The same for what is written seldom, through the entities. */
   inTransaction<T>(work: (manager: EntityManager) => Promise<T>): Promise<T>;
+  /** Lets something else write to the file: nothing is written here meanwhile. */
+  alone<T>(work: () => Promise<T>): Promise<T>;
   close(): Promise<void>;
 }
 
@@ -70,6 +74,7 @@ export async function openDatabase(folder: string): Promise<OpenDatabase> {
     lookUp: sqlOf(read),
     write: (work) => queue.run(() => Promise.resolve(writing.atOnce(() => work(writing)))),
     inTransaction: (work) => queue.run(() => write.manager.transaction(work)),
+    alone: (work) => queue.run(work),
     close: async () => {
       await queue.run(() => read.destroy());
       await write.destroy();

@@ -13,6 +13,10 @@ export class Sql {
     return this.prepare(sql).get(...values) as T | undefined;
   }
 
+  all<T>(sql: string, ...values: unknown[]): T[] {
+    return this.prepare(sql).all(...values) as T[];
+  }
+
   run(sql: string, ...values: unknown[]): void {
     this.prepare(sql).run(...values);
   }

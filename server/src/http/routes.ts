@@ -3,6 +3,8 @@ import { accountRoutes } from '../accounts/routes';
 import { checkInRoutes } from '../checkIn/routes';
 import { changeRoutes } from '../changes/routes';
 import { messageRoutes } from '../messages/routes';
+import { erasureRoutes } from '../erasure/routes';
+import { noteRoutes } from '../notes/routes';
 import { participantRoutes } from '../participants/routes';
 import { rollRoutes } from '../roll/routes';
 import { rosterRoutes } from '../roster/routes';
@@ -42,6 +44,8 @@ export const routes: readonly Route[] = [
   ...viewRoutes,
   ...tallyRoutes,
   ...sweepRoutes,
+  ...noteRoutes,
+  ...erasureRoutes,
   ...rollRoutes,
   ...rosterRoutes,
   ...messageRoutes,

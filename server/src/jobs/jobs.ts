@@ -9,6 +9,10 @@ import type { RollFileRequest } from '../roll/rollFile';
 import type { CircleFileRequest } from '../tallies/circleFile';
 import type { CountRange, CountReading } from '../tallies/readCounts';
 import type { CountFileRequest } from '../tallies/countsFile';
+import type { SuggestedTopic } from '@slate-path/core/notes/suggestTopics';
+import type { Erasure, ErasureRequest } from '../erasure/erase';
+import type { NotesFileRequest } from '../notes/notesFile';
+import type { SuggestionRange } from '../notes/suggest';
 import type { WatchInput, WatchItem } from '@slate-path/core/watch/watchList';
 
 /** What the worker can do, by name: the input it takes and the result it gives. */
@@ -27,6 +31,9 @@ export interface JobKinds {
   rollFile: { input: RollFileRequest; result: Uint8Array };
   counts: { input: CountRange; result: CountReading };
   circleFile: { input: CircleFileRequest; result: Uint8Array };
+  erase: { input: ErasureRequest; result: Erasure };
+  suggestTopics: { input: SuggestionRange; result: SuggestedTopic[] };
+  notesFile: { input: NotesFileRequest; result: Uint8Array };
   countsFile: { input: CountFileRequest; result: Uint8Array };
 }
 

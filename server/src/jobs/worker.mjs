@@ -2,7 +2,30 @@
 import { register } from 'tsx/esm/api';
 
 register();
-const { readRoster, readParticipants, watch, totals, rollFile, counts, countsFile, circleFile } =
-  await import('./worker.ts');
+const {
+  readRoster,
+  readParticipants,
+  watch,
+  totals,
+  rollFile,
+  counts,
+  countsFile,
+  circleFile,
+  suggestTopics,
+  notesFile,
+  erase,
+} = await import('./worker.ts');
 
-export { readRoster, readParticipants, watch, totals, rollFile, counts, countsFile, circleFile };
+export {
+  readRoster,
+  readParticipants,
+  watch,
+  totals,
+  rollFile,
+  counts,
+  countsFile,
+  circleFile,
+  suggestTopics,
+  notesFile,
+  erase,
+};

@@ -5,6 +5,9 @@ import { readRosterFile } from '@slate-path/core/roster/oneRoster';
 import { readRoster as readRosterRows } from '@slate-path/core/roster/readRoster';
 import { classTotals } from '@slate-path/core/roll/rollTable';
 import { watchList } from '@slate-path/core/watch/watchList';
+import { erase as eraseStudent } from '../erasure/erase';
+import { notesFile as writeNotesFile } from '../notes/notesFile';
+import { suggest } from '../notes/suggest';
 import { readRolls } from '../roll/readRoll';
 import { rollFile as writeRollFile } from '../roll/rollFile';
 import { circleFile as writeCircleFile } from '../tallies/circleFile';
@@ -47,3 +50,9 @@ export const counts: Job<'counts'> = (range) => Promise.resolve(readCounts(range
 export const countsFile: Job<'countsFile'> = (request) => writeCountsFile(request);
 
 export const circleFile: Job<'circleFile'> = (request) => writeCircleFile(request);
+
+export const suggestTopics: Job<'suggestTopics'> = (range) => Promise.resolve(suggest(range));
+
+export const notesFile: Job<'notesFile'> = (request) => writeNotesFile(request);
+
+export const erase: Job<'erase'> = (request) => Promise.resolve(eraseStudent(request));

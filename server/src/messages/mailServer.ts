@@ -24,6 +24,11 @@ export class MailServer {
     return path.join(this.folder, `${encodeURIComponent(messageId)}.eml`);
   }
 
+  /** Deletes the copy of a letter, if there is one. */
+  async forget(messageId: string): Promise<void> {
+    await fs.rm(this.fileOf(messageId), { force: true });
+  }
+
   async take({ message, from, studentName }: Letter): Promise<string> {
     const { id, addresses, subject, body, writtenAt, toWhom } = message;
     const to = addresses.map((address) =>

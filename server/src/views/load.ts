@@ -33,3 +33,17 @@ export async function loadOfLessonsBetween<T extends 'mark' | 'checkIn' | 'sweep
   const rows = await query.getMany();
   return rows.map((row) => toRecord<T>(row));
 }
+
+/** The notes that speak of a student. */
+export async function notesAbout(
+  database: DataSource,
+  { studentId }: { studentId: string },
+): Promise<RecordOf<'note'>[]> {
+  const rows = await database
+    .getRepository(recordEntities.note)
+    .createQueryBuilder('row')
+    .innerJoin('noteStudent', 'link', 'link.noteId = row.id')
+    .where('link.studentId = :studentId AND NOT link.removed', { studentId })
+    .getMany();
+  return rows.map((row) => toRecord<'note'>(row));
+}

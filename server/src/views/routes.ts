@@ -1,21 +1,30 @@
 import { z } from 'zod';
-import { Between, In, IsNull } from 'typeorm';
+import { Between, In, IsNull, type DataSource } from 'typeorm';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { Id, LocalDate, recordSchema, type Lesson } from '@slate-path/core/records/schema';
 import { rollBookOf } from '@slate-path/core/roll/book';
 import { WatchItem } from '@slate-path/core/watch/watchList';
-import { ChangeEntity } from '../database/entities';
+import { ChangeEntity, ErasureEntity } from '../database/entities';
 import { ownerOf, route } from '../http/route';
 import type { Services } from '../services';
-import { load, loadOfLessonsBetween } from './load';
+import { withLinks } from '../notes/readNotes';
+import { load, loadOfLessonsBetween, notesAbout } from './load';
 
 const Month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'A month looks like 2026-11');
+
+const NoteLists = {
+  note: z.array(recordSchema('note')),
+  noteStudent: z.array(recordSchema('noteStudent')),
+  noteTopic: z.array(recordSchema('noteTopic')),
+  followUp: z.array(recordSchema('followUp')),
+};
 
 const LessonsWithMarks = z.object({
   lesson: z.array(recordSchema('lesson')),
   mark: z.array(recordSchema('mark')),
   checkIn: z.array(recordSchema('checkIn')),
+  sweep: z.array(recordSchema('sweep')),
 });
 
 /** A day has all that was seen in it as well. */
@@ -25,14 +34,23 @@ const DayAnswer = LessonsWithMarks.extend({
   circle: z.array(recordSchema('circle')),
   circleMember: z.array(recordSchema('circleMember')),
   turn: z.array(recordSchema('turn')),
-  sweep: z.array(recordSchema('sweep')),
+  ...NoteLists,
 });
 
-/** Some lessons with all that was marked and said in them, in three queries. */
+/** Some lessons with all that was marked, said and swept in them, a query for each. */
 async function withMarks({ database }: Services, lessons: Lesson[]) {
   const ofThem = { lessonId: In(lessons.map(({ id }) => id)) };
   const mark = await load(database.read, 'mark', ofThem);
-  return { lesson: lessons, mark, checkIn: await load(database.read, 'checkIn', ofThem) };
+  const checkIn = await load(database.read, 'checkIn', ofThem);
+  return { lesson: lessons, mark, checkIn, sweep: await load(database.read, 'sweep', ofThem) };
+}
+
+/** When a student of a teacher was last erased. */
+async function lastErasure(read: DataSource, teacherId: string): Promise<string | null> {
+  const [last] = await read
+    .getRepository(ErasureEntity)
+    .find({ where: { teacherId }, order: { erasedAt: 'DESC' }, take: 1 });
+  return last?.erasedAt ?? null;
 }
 
 const Line = z.object({
@@ -77,8 +95,12 @@ export const viewRoutes = [
       focus: z.array(recordSchema('focus')),
       studentGroup: z.array(recordSchema('studentGroup')),
       levelNames: z.array(recordSchema('levelNames')),
+      topic: z.array(recordSchema('topic')),
+      passedWord: z.array(recordSchema('passedWord')),
       // Only those left open: whoever opens the next lesson is asked.
       circle: z.array(recordSchema('circle')),
+      /** When a student was last erased: a device that does not know of it begins anew. */
+      erasedAt: z.string().nullable(),
     }),
     async handle({ services, teacherId }) {
       const of = { teacherId };
@@ -101,7 +123,10 @@ export const viewRoutes = [
         focus: await load(from, 'focus', of),
         studentGroup: await load(from, 'studentGroup', of),
         levelNames: await load(from, 'levelNames', of),
+        topic: await load(from, 'topic', of),
+        passedWord: await load(from, 'passedWord', of),
         circle: await load(from, 'circle', { ...of, endedAt: IsNull() }),
+        erasedAt: await lastErasure(from, teacherId),
       };
     },
   }),
@@ -125,7 +150,7 @@ export const viewRoutes = [
         tallying: await load(read, 'tallying', ofThem),
         tally: await load(read, 'tally', ofThem),
         turn: await load(read, 'turn', ofThem),
-        sweep: await load(read, 'sweep', ofThem),
+        ...(await withLinks(services.database, await load(read, 'note', ofThem))),
       };
     },
   }),
@@ -147,7 +172,12 @@ export const viewRoutes = [
       const lesson = await load(read, 'lesson', { teacherId, date: Between(from, to) });
       const mark = await loadOfLessonsBetween(read, 'mark', { teacherId, from, to });
       const checkIn = await loadOfLessonsBetween(read, 'checkIn', { teacherId, from, to });
-      return { lesson, mark, checkIn };
+      return {
+        lesson,
+        mark,
+        checkIn,
+        sweep: await loadOfLessonsBetween(read, 'sweep', { teacherId, from, to }),
+      };
     },
   }),
   route({
@@ -176,6 +206,7 @@ export const viewRoutes = [
       message: z.array(recordSchema('message')),
       checkIn: z.array(recordSchema('checkIn')),
       sweep: z.array(recordSchema('sweep')),
+      ...NoteLists,
     }),
     async handle({ params, services }) {
       const of = { studentId: params.studentId };
@@ -185,6 +216,7 @@ export const viewRoutes = [
         message: await load(from, 'message', of),
         checkIn: await load(from, 'checkIn', of),
         sweep: await load(from, 'sweep', of),
+        ...(await withLinks(services.database, await notesAbout(from, of))),
       };
     },
   }),

@@ -1,0 +1,63 @@
+import { stem } from './stems';
+import { wordsOf, type Word } from './words';
+
+/** What is searched for: one word, or several beside each other. */
+export interface SearchTerm {
+  /** Folded. */
+  words: string[];
+  /** The last word is only begun. */
+  prefix: boolean;
+}
+
+const quotes = /["“”„«»]([^"“”„«»]+)["“”„«»]/g;
+
+/**
+ * What was typed into the search field: words in any order, phrases between quotation marks, and the last
+ * word as far as it is typed. "off-task" is two words beside each other.
+ */
+export function searchTerms(typed: string): SearchTerm[] {
+  const phrases = [...typed.matchAll(quotes)].map(([, phrase = '']) => phrase);
+  const rest = typed.replace(quotes, ' ');
+  const parts = rest.split(/\s+/).filter(Boolean);
+  const begun = /\S$/.test(rest) ? parts.length - 1 : -1;
+  const term = (text: string, prefix: boolean): SearchTerm => ({
+    words: wordsOf(text).map(({ folded }) => folded),
+    prefix,
+  });
+  return [
+    ...phrases.map((phrase) => term(phrase, false)),
+    ...parts.map((part, at) => term(part, at === begun)),
+  ]
+    .filter(({ words }) => words.length > 0)
+    .slice(0, 12);
+}
+
+/** A place in a text. */
+export interface Span {
+  from: number;
+  to: number;
+}
+
+function fits(words: readonly Word[], at: number, { words: wanted, prefix }: SearchTerm): boolean {
+  return wanted.every((known, part) => {
+    const word = words[at + part];
+    if (!word) return false;
+    if (prefix && part === wanted.length - 1 && word.folded.startsWith(known)) return true;
+    return stem(word.bare) === stem(known);
+  });
+}
+
+/** Where the terms stand in a text; null where one of them does not. */
+export function hitsIn(text: string, terms: readonly SearchTerm[]): Span[] | null {
+  const words = wordsOf(text);
+  const hits: Span[] = [];
+  for (const term of terms) {
+    const found = words.flatMap((word, at) => {
+      const last = words[at + term.words.length - 1];
+      return last && fits(words, at, term) ? [{ from: word.from, to: last.to }] : [];
+    });
+    if (found.length === 0) return null;
+    hits.push(...found);
+  }
+  return hits.toSorted((a, b) => a.from - b.from);
+}

@@ -1,0 +1,35 @@
+/** A line of the log as far as a note's history needs it. */
+export interface NoteLine {
+  id: string;
+  kind: string;
+  device: string;
+  madeAt: string;
+  payload: unknown;
+  edits: { table: string; after: Record<string, unknown>; overruled: string[] }[];
+}
+
+/** A text that a note had, or that was written for it on a device whose word was overruled. */
+export interface NoteVersion {
+  changeId: string;
+  text: string;
+  madeAt: string;
+  device: string;
+  /** A later word from another device stands in its place. */
+  overruled: boolean;
+}
+
+/**
+ * All texts that were ever written for a note, the latest first. Of two devices that changed it at once
+ * both are there, and which was overruled is said.
+ */
+export function noteVersions(lines: readonly NoteLine[]): NoteVersion[] {
+  return lines
+    .flatMap(({ id, kind, device, madeAt, payload, edits }): NoteVersion[] => {
+      if (kind !== 'note.write' && kind !== 'note.edit') return [];
+      const { text } = payload as { text?: unknown };
+      if (typeof text !== 'string') return [];
+      const overruled = edits.some((edit) => edit.table === 'note' && edit.overruled.includes('text'));
+      return [{ changeId: id, text, madeAt, device, overruled }];
+    })
+    .toSorted((a, b) => (a.madeAt < b.madeAt ? 1 : -1));
+}

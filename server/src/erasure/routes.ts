@@ -1,0 +1,74 @@
+import { z } from 'zod';
+import { ulid } from 'ulid';
+import { Id } from '@slate-path/core/records/schema';
+import { tableNames } from '@slate-path/core/records/tables';
+import { ownerOf, route } from '../http/route';
+import { Problem } from '../http/problem';
+import type { Services } from '../services';
+import type { Erasure } from './erase';
+
+const Counts = z.array(z.object({ table: z.enum(tableNames), count: z.int() }));
+const Answer = z.object({
+  name: z.string(),
+  gone: Counts,
+  cleaned: Counts,
+  lines: z.int(),
+  shared: z.array(z.string()),
+  letters: z.int(),
+});
+
+/** While it runs nothing else is written: it works on the file itself. */
+async function eraseStudent(
+  services: Services,
+  teacherId: string,
+  studentId: string,
+  preview: boolean,
+): Promise<Erasure> {
+  const { database, jobs, clock } = services;
+  const at = new Date(clock()).toISOString();
+  const request = { file: database.file, teacherId, studentId, at, changeId: ulid(clock()), preview };
+  return database.alone(() => jobs.run('erase', request));
+}
+
+function answerOf({ messageIds, ...rest }: Erasure): z.input<typeof Answer> {
+  return { ...rest, letters: messageIds.length };
+}
+
+export const erasureRoutes = [
+  route({
+    method: 'get',
+    path: '/api/students/{studentId}/erasure',
+    summary: 'What erasing a student would take away; nothing is changed.',
+    allow: ownerOf('student', 'studentId'),
+    params: z.object({ studentId: Id }),
+    answer: Answer,
+    async handle({ params: { studentId }, teacherId, services }) {
+      return answerOf(await eraseStudent(services, teacherId, studentId, true));
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/students/{studentId}/erasure',
+    summary:
+      'Erases all of a student for good: records, log, search index and copies of letters. It cannot be taken back.',
+    allow: ownerOf('student', 'studentId'),
+    params: z.object({ studentId: Id }),
+    /** The name, typed out, so that nobody is erased by a slip. */
+    body: z.strictObject({ name: z.string() }),
+    answer: Answer,
+    async handle({ params: { studentId }, body, teacherId, services }) {
+      const expected = await eraseStudent(services, teacherId, studentId, true);
+      if (body.name.trim() !== expected.name)
+        throw new Problem(
+          400,
+          'Another name',
+          `Type ${expected.name} to erase this student. Nothing was erased.`,
+          [{ field: 'name', message: `This is not ${expected.name}` }],
+        );
+      const erased = await eraseStudent(services, teacherId, studentId, false);
+      await Promise.all(erased.messageIds.map((id) => services.mail.forget(id)));
+      services.events.tell(teacherId, '');
+      return answerOf(erased);
+    },
+  }),
+];

@@ -1,0 +1,82 @@
+import { writeCsv } from '@slate-path/core/formats/csv';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import { textForReader } from '@slate-path/core/notes/forReader';
+import { topicNow } from '@slate-path/core/notes/topics';
+import { displayName } from '@slate-path/core/people/names';
+import { groupBy } from '@slate-path/core/records/groupBy';
+import type { TableCell } from '@slate-path/core/roll/rollTable';
+import { RecordReader } from '../database/readRecords';
+import { escaped, printedPage } from '../files/printed';
+import { workbook } from '../files/workbook';
+
+export interface NotesFileRequest {
+  file: string;
+  teacherId: string;
+  studentId: string;
+  format: 'csv' | 'xlsx' | 'html';
+}
+
+/** A student's notes, the earliest first, as another reader may see them. */
+function rowsOf(records: RecordReader, { teacherId, studentId }: NotesFileRequest): TableCell[][] {
+  const ofNotes = `"noteId" IN (SELECT "noteId" FROM "noteStudent" WHERE "studentId" = ? AND NOT "removed") AND NOT "removed"`;
+  const byId = <T extends { id: string }>(list: T[]) => Object.fromEntries(list.map((one) => [one.id, one]));
+  const notes = records.all(
+    'note',
+    `"id" IN (SELECT "noteId" FROM "noteStudent" WHERE "studentId" = ? AND NOT "removed") AND NOT "removed" AND NOT "own" ORDER BY "at"`,
+    [studentId],
+  );
+  const mentions = groupBy(records.all('noteStudent', ofNotes, [studentId]), ({ noteId }) => noteId);
+  const touched = groupBy(records.all('noteTopic', ofNotes, [studentId]), ({ noteId }) => noteId);
+  const topics = byId(records.all('topic', '"teacherId" = ?', [teacherId]));
+  const students = byId(records.all('student', '"teacherId" = ?', [teacherId]));
+  const sections = byId(records.all('section', '"teacherId" = ?', [teacherId]));
+  const [school] = records.all('school', '"teacherId" = ?', [teacherId]);
+  return notes.map(({ id, at, sectionId, text, doubts }) => {
+    const { date, time } = localMoment(Date.parse(at), school?.zone ?? 'UTC');
+    const named = (mentions.get(id) ?? []).flatMap(({ studentId: who, spans }) => {
+      const student = students[who];
+      return student ? [{ student, spans }] : [];
+    });
+    const names = (touched.get(id) ?? []).flatMap(({ topicId }) => topicNow(topics, topicId)?.name ?? []);
+    const shown = textForReader({ text, mentions: named, doubts }, studentId);
+    return [
+      date,
+      time,
+      (sectionId && sections[sectionId]?.name) ?? '',
+      shown,
+      [...new Set(names)].join(', '),
+    ];
+  });
+}
+
+const heading = ['Day', 'Time', 'Class', 'Note', 'Topics'];
+
+function page(title: string, rows: TableCell[][]): string {
+  const cells = (row: TableCell[], tag: string) =>
+    row
+      .map(
+        (cell, at) =>
+          `<${tag}${at === 3 ? ' style="white-space:pre-wrap"' : ''}>${escaped(String(cell))}</${tag}>`,
+      )
+      .join('');
+  const body = rows.map((row) => `<tr>${cells(row, 'td')}</tr>`).join('');
+  return printedPage(
+    title,
+    `<h1>${escaped(title)}</h1><table><thead><tr>${cells(heading, 'th')}</tr></thead><tbody>${body}</tbody></table>`,
+  );
+}
+
+/** A student's notes as a file for another reader. */
+export async function notesFile(request: NotesFileRequest): Promise<Uint8Array> {
+  const records = new RecordReader(request.file);
+  try {
+    const rows = rowsOf(records, request);
+    if (request.format === 'xlsx') return await workbook([{ name: 'Notes', rows: [heading, ...rows] }]);
+    const [student] = records.all('student', '"id" = ?', [request.studentId]);
+    const title = `Notes on ${student ? displayName(student) : ''}`;
+    const text = request.format === 'csv' ? writeCsv([heading, ...rows], true) : page(title, rows);
+    return new TextEncoder().encode(text);
+  } finally {
+    records.close();
+  }
+}

@@ -1,0 +1,217 @@
+import { z } from 'zod';
+import { In } from 'typeorm';
+import { mondayOf } from '@slate-path/core/calendar/localTime';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import { followUpCalendar, summaryOf } from '@slate-path/core/notes/followUpCalendar';
+import { searchTerms } from '@slate-path/core/notes/searchTerms';
+import { withMerged } from '@slate-path/core/notes/topics';
+import { noteVersions } from '@slate-path/core/notes/versions';
+import { Id, LocalDate, recordSchema } from '@slate-path/core/records/schema';
+import { findNoteRows } from '../database/noteIndex';
+import { ChangeEntity } from '../database/entities';
+import { fileAnswer, nameFile } from '../files/nameFile';
+import { ownerOf, route } from '../http/route';
+import type { Services } from '../services';
+import { load } from '../views/load';
+import { beginningOf, momentsOf, notesOf, withLinks } from './readNotes';
+import { notesSpeakingOf } from './speaking';
+
+/** How long notes are on every device, network or not. */
+const recentDays = 42;
+const perPage = 50;
+const dayMs = 86_400_000;
+
+const Links = {
+  note: z.array(recordSchema('note')),
+  noteStudent: z.array(recordSchema('noteStudent')),
+  noteTopic: z.array(recordSchema('noteTopic')),
+  followUp: z.array(recordSchema('followUp')),
+};
+const Spans = z.array(z.object({ from: z.int(), to: z.int() }));
+/** Once or several times in an address. */
+const several = (item: z.ZodType<string>) =>
+  z.union([item.transform((one) => [one]), z.array(item).max(40)]).default([]);
+
+async function topicIdsOf({ database }: Services, teacherId: string, topicId: string): Promise<string[]> {
+  const topics = await load(database.read, 'topic', { teacherId });
+  return withMerged(Object.fromEntries(topics.map((topic) => [topic.id, topic])), topicId);
+}
+
+export const noteRoutes = [
+  route({
+    method: 'get',
+    path: '/api/notes',
+    summary:
+      'Notes, the latest first: by words (forms, "phrases", the last one as far as it is typed), class, lesson, student, topic and days.',
+    allow: 'teacher',
+    cached: 'per-teacher',
+    query: z.object({
+      words: z.string().max(200).default(''),
+      sectionId: Id.optional(),
+      lessonId: Id.optional(),
+      studentId: Id.optional(),
+      topicId: Id.optional(),
+      from: LocalDate.optional(),
+      to: LocalDate.optional(),
+      skip: z.coerce.number().int().min(0).max(100_000).default(0),
+    }),
+    answer: z.object({ ...Links, found: z.array(z.string()), more: z.boolean() }),
+    async handle({ query: { words, topicId, from, to, skip, ...by }, teacherId, services }) {
+      const { database } = services;
+      const days = await momentsOf(database, teacherId, { from, to });
+      const topicIds = topicId === undefined ? undefined : await topicIdsOf(services, teacherId, topicId);
+      const filter = { teacherId, topicIds, ...by, ...days };
+      const rows = findNoteRows(database.lookUp, filter, searchTerms(words), { limit: perPage + 1, skip });
+      const notes = notesOf(rows.slice(0, perPage));
+      const found = notes.map(({ id }) => id);
+      return { ...(await withLinks(database, notes)), found, more: rows.length > perPage };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/notes/recent',
+    summary:
+      'The notes of the last six weeks and what is still to be looked at again: what every device keeps.',
+    allow: 'teacher',
+    cached: 'per-teacher',
+    answer: z.object(Links),
+    async handle({ teacherId, services }) {
+      const { database } = services;
+      const from = new Date(services.clock() - recentDays * dayMs).toISOString();
+      const recent = notesOf(
+        findNoteRows(database.lookUp, { teacherId, from }, [], { limit: 5000, skip: 0 }),
+      );
+      const open = await load(database.read, 'followUp', { teacherId, outcome: 'open', removed: false });
+      const here = new Set(recent.map(({ id }) => id));
+      const older = open.map(({ noteId }) => noteId).filter((id) => !here.has(id));
+      const promised = await load(database.read, 'note', { id: In(older) });
+      return withLinks(database, [...recent, ...promised]);
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/notes/{noteId}',
+    summary: 'One note with all texts that were ever written for it, overruled ones too.',
+    allow: ownerOf('note', 'noteId'),
+    cached: 'per-teacher',
+    params: z.object({ noteId: Id }),
+    answer: z.object({
+      ...Links,
+      versions: z.array(
+        z.object({
+          changeId: z.string(),
+          text: z.string(),
+          madeAt: z.iso.datetime(),
+          device: z.string(),
+          overruled: z.boolean(),
+        }),
+      ),
+    }),
+    async handle({ params: { noteId }, teacherId, services: { database } }) {
+      const lines = await database.read
+        .getRepository(ChangeEntity)
+        .find({ where: { about: noteId, teacherId }, order: { seq: 'ASC' }, take: 500 });
+      const links = await withLinks(database, await load(database.read, 'note', { id: noteId }));
+      return { ...links, versions: noteVersions(lines) };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/topics/counts',
+    summary: 'How many notes touch each topic, of how many students, and how many of them since a day.',
+    allow: 'teacher',
+    cached: 'per-teacher',
+    query: z.object({ since: LocalDate }),
+    answer: z.object({
+      counts: z.array(z.object({ topicId: z.string(), notes: z.int(), recent: z.int(), students: z.int() })),
+    }),
+    async handle({ query: { since }, teacherId, services: { database } }) {
+      const counts = database.lookUp.all<{
+        topicId: string;
+        notes: number;
+        recent: number;
+        students: number;
+      }>(
+        `SELECT t."topicId" AS "topicId", COUNT(DISTINCT n."id") AS "notes", COUNT(DISTINCT CASE WHEN n."at" >= ? THEN n."id" END) AS "recent", COUNT(DISTINCT s."studentId") AS "students" FROM "noteTopic" t JOIN "note" n ON n."id" = t."noteId" AND NOT n."removed" LEFT JOIN "noteStudent" s ON s."noteId" = n."id" AND NOT s."removed" WHERE t."teacherId" = ? AND NOT t."removed" GROUP BY t."topicId"`,
+        await beginningOf(database, teacherId, since),
+        teacherId,
+      );
+      return { counts };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/topics/speaking',
+    summary: 'Notes that speak of some words and were never asked about for the topic, with the places.',
+    allow: 'teacher',
+    query: z.object({ name: several(z.string().min(1).max(60)), topicId: Id.optional() }),
+    answer: z.object({
+      ...Links,
+      found: z.array(z.object({ noteId: z.string(), spans: Spans })),
+      more: z.boolean(),
+    }),
+    async handle({ query: { name: names, topicId }, teacherId, services }) {
+      const { database } = services;
+      const asked = topicId === undefined ? [] : await topicIdsOf(services, teacherId, topicId);
+      const { notes, found, more } = await notesSpeakingOf(database, teacherId, names, asked);
+      return { ...(await withLinks(database, notes)), found, more };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/topics/suggested',
+    summary:
+      'Words that came up often in the eight weeks before this one and are no topic yet: the same all week.',
+    allow: 'teacher',
+    cached: 'per-teacher',
+    answer: z.object({
+      words: z.array(z.object({ word: z.string(), notes: z.int(), students: z.int() })),
+    }),
+    async handle({ teacherId, services }) {
+      const { database, jobs } = services;
+      const [school] = await load(database.read, 'school', { teacherId });
+      const { date } = localMoment(services.clock(), school?.zone ?? 'UTC');
+      const until = await beginningOf(database, teacherId, mondayOf(date));
+      const from = new Date(Date.parse(until) - 56 * dayMs).toISOString();
+      return { words: await jobs.run('suggestTopics', { file: database.file, teacherId, from, until }) };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/follow-ups/calendar',
+    summary: 'What is to be looked at again, as iCalendar (RFC 5545). The text of own notes stays out.',
+    allow: 'teacher',
+    answer: z.string(),
+    answersWith: 'text/calendar',
+    async handle({ teacherId, services, response }) {
+      const { read } = services.database;
+      const open = await load(read, 'followUp', { teacherId, outcome: 'open', removed: false });
+      const notes = await load(read, 'note', { id: In(open.map(({ noteId }) => noteId)) });
+      const noteOf = new Map(notes.map((note) => [note.id, note]));
+      const entries = open.flatMap(({ noteId, dueOn }) => {
+        const note = noteOf.get(noteId);
+        if (!note || note.removed) return [];
+        const text = note.own ? 'A note of your own' : note.text;
+        return [{ id: noteId, date: dueOn, summary: summaryOf(text), description: text }];
+      });
+      response.setHeader('Content-Disposition', 'attachment; filename="look-again.ics"');
+      return followUpCalendar(entries, new Date(services.clock()).toISOString());
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/students/{studentId}/notes-file',
+    summary:
+      'A student’s notes for another reader, as CSV (RFC 4180), XLSX or a page to print: without the teacher’s own, other students by initials.',
+    allow: ownerOf('student', 'studentId'),
+    params: z.object({ studentId: Id }),
+    query: z.object({ format: z.enum(['csv', 'xlsx', 'html']).default('html') }),
+    ...fileAnswer,
+    async handle({ params: { studentId }, query: { format }, teacherId, services, response }) {
+      const { file } = services.database;
+      const bytes = await services.jobs.run('notesFile', { file, teacherId, studentId, format });
+      nameFile(response, 'notes', format);
+      return bytes;
+    },
+  }),
+];
