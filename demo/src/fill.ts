@@ -4,7 +4,17 @@ import { lessonId } from '@slate-path/core/calendar/lessons';
 import { daysBetween } from '@slate-path/core/calendar/localTime';
 import { instantOf } from '@slate-path/core/calendar/zone';
 import type { ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
-import type { Enrolment, Focus, Guardian, LookFor, Standing, Student } from '@slate-path/core/records/schema';
+import type {
+  DayOff,
+  Enrolment,
+  Focus,
+  Guardian,
+  LookFor,
+  Meeting,
+  Standing,
+  Student,
+  Term,
+} from '@slate-path/core/records/schema';
 import type { MarkFields } from '@slate-path/core/roll/changes';
 import { standingFor } from '@slate-path/core/roll/standings';
 import { acceptedPeople, defaultDecision, type MergedRow } from '@slate-path/core/roster/mergeRoster';
@@ -13,6 +23,7 @@ import type { Exception } from './attendance';
 import { daysOffCalendar, rosterCsv } from './files';
 import { classes, periodTimes, school } from './scenario';
 import { circleClass, makeCircles } from './circles';
+import { demoTopics, makeNotes, type NoteWorld } from './notes';
 import { makeSweeps, sweptClass } from './sweeps';
 import { makeTallies, talliedClasses, type TalliedLesson } from './tallies';
 import { checkInClass, checkInSetting, makeCheckIns } from './weather';
@@ -48,6 +59,9 @@ class Sender {
 }
 
 interface Setup {
+  term: Term[];
+  dayOff: DayOff[];
+  meeting: Meeting[];
   student: Student[];
   guardian: Guardian[];
   enrolment: Enrolment[];
@@ -133,8 +147,36 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
   for (const [className, lessons] of tallied) await addTallies(sender, className, lessons, setup);
   for (const payload of makeSweeps(tallied.get(sweptClass) ?? []))
     await sender.add('sweep.set', payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
+  const topics = demoTopics.map((topic) => ({ id: sender.id(begun), ...topic }));
+  for (const topic of topics) await sender.add('topic.add', { ...topic, marks: [] }, begun);
+  await sender.send();
+  const world = {
+    topics,
+    students: setup.student,
+    newId: (at: number) => sender.id(at),
+    calendar: { terms: setup.term, daysOff: setup.dayOff, meetings: setup.meeting, lessons: [] },
+  };
+  for (const [className, lessons] of tallied) await addNotes(sender, className, lessons, world, now);
   await sender.send();
   return term;
+}
+
+/** A teacher's notes; what was promised more than a few days ago is settled. */
+async function addNotes(
+  sender: Sender,
+  className: string,
+  lessons: readonly TalliedLesson[],
+  world: NoteWorld,
+  now: number,
+): Promise<void> {
+  const room = classes.find(({ name }) => name === className)?.room ?? '';
+  for (const payload of makeNotes(className, lessons, room, world)) {
+    await sender.add('note.write', payload, Date.parse(payload.at));
+    const { id, lookAgainOn } = payload;
+    if (lookAgainOn === null || Date.parse(lookAgainOn) > now - 4 * 86_400_000) continue;
+    const settledAt = Date.parse(`${lookAgainOn}T15:00:00Z`);
+    await sender.add('followUp.set', { id, dueOn: lookAgainOn, outcome: 'done' }, settledAt);
+  }
 }
 
 /** What was seen in the lessons of a class, and the circles it sat in. */

@@ -19,6 +19,8 @@ export interface FieldProps {
   width?: number;
   onSubmit?: () => void;
   testID?: string;
+  /** Which part of it is selected. */
+  onSelect?: (from: number, to: number) => void;
   /** A button at its end, 44 pixels wide. */
   end?: ReactNode;
 }
@@ -40,6 +42,13 @@ export function Field(props: FieldProps) {
           value={value}
           onChangeText={onChange}
           onSubmitEditing={props.onSubmit}
+          onSelectionChange={
+            props.onSelect
+              ? ({ nativeEvent: { selection } }) => {
+                  props.onSelect?.(selection.start, selection.end);
+                }
+              : undefined
+          }
           accessibilityLabel={label}
           aria-invalid={error !== undefined}
           secureTextEntry={secret}

@@ -47,6 +47,11 @@ export interface Roster {
 const titles = new Set('mr mrs ms miss mx dr sir madam coach prof professor señor señora'.split(' '));
 const severalBefore = new Set(['both', 'two', 'all']);
 const severalAfter = new Set('twins siblings brothers sisters boys girls'.split(' '));
+const articles = new Set(
+  'the a an this that these those his her my our your their its each every first second third last'.split(
+    ' ',
+  ),
+);
 const notInitials = new Set(['a', 'i', 'u', 'r', 'x', 'n', 's', 'b']);
 
 interface Form {
@@ -238,7 +243,7 @@ class Reader {
     const [first] = best;
     if (!first) return null;
     const { length } = first;
-    if (length === 1 && this.isWord(at) && !this.isMeant(at)) return null;
+    if (length === 1 && (this.isThing(at) || (this.isWord(at) && !this.isMeant(at)))) return null;
     const from = this.words[at]?.from ?? 0;
     const to = Math.max(...best.map((run) => run.to));
     const ids = best.map(({ id }) => id);
@@ -255,6 +260,14 @@ class Reader {
     const equals = from.filter(({ way }) => ways.indexOf(way) === surest);
     const here = equals.filter(({ id }) => this.roster.inHand.has(id));
     return here.length > 0 ? here : equals;
+  }
+
+  /** "the third strand": a small word behind an article is a thing, whoever is called Strand. */
+  private isThing(at: number): boolean {
+    const word = this.words[at];
+    const before = this.words[at - 1];
+    if (!word || !before || word.capital || word.possessive || !/^\s+$/.test(word.gap)) return false;
+    return articles.has(before.folded);
   }
 
   private isWord(at: number): boolean {

@@ -1,55 +1,16 @@
 import { z } from 'zod';
+import { noteFields } from './noteFields';
 import { lookForSigns } from './signs';
+import { Email, Id, Instant, LocalDate, LocalTime, name, optionalEmail, shortText, Zone } from './values';
 
-/** Any text of 1 to 64 characters without control characters; ours are ULIDs. */
-export const Id = z
-  .string()
-  .min(1)
-  .max(64)
-  .regex(/^\P{Cc}+$/u, 'An id has no control characters');
-
-/** A calendar day in the school's zone, `YYYY-MM-DD`. */
-export const LocalDate = z.iso.date('A date looks like 2026-11-23');
-
-/** A wall-clock time in the school's zone, `HH:MM`. */
-export const LocalTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time looks like 09:05');
-
-/** A moment, UTC, ISO 8601 with milliseconds. */
-export const Instant = z.iso.datetime('A moment looks like 2026-11-23T09:05:00.000Z');
-
-const shortText = z.string().trim().max(200, 'At most 200 characters');
-const name = z.string().trim().max(120, 'At most 120 characters');
-
-export const Email = z.string().trim().max(254).pipe(z.email('This is not an e-mail address'));
-const optionalEmail = z.union([z.literal(''), Email]);
-
-export const Zone = z.string().max(64).refine(isZone, 'This time zone is not known');
-
-function isZone(zone: string): boolean {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone });
-    return true;
-  } catch {
-    return false;
-  }
-}
+export { Email, Id, Instant, LocalDate, LocalTime, Zone } from './values';
 
 export const countsAs = ['here', 'late', 'left_early', 'away', 'not_counted'] as const;
 export const messageReaders = ['student', 'guardians'] as const;
 export const lookForTones = ['wanted', 'unwanted', 'neutral'] as const;
 export const lookForMeasures = ['count', 'tick', 'seconds'] as const;
 export const turnOutcomes = ['drawn', 'spoke', 'passed', 'skipped'] as const;
-export const followUpOutcomes = ['open', 'done', 'dropped'] as const;
 export const markSources = ['tap', 'check_in', 'participants', 'range', 'work'] as const;
-
-/** Kept as it is, whatever is in it; only an empty one is none. */
-const NoteText = z
-  .string()
-  .max(100_000, 'At most 100,000 characters')
-  .refine((text) => text.trim() !== '', 'There is nothing in this note');
-/** UTF-16 offsets in a note's text. */
-const span = { from: z.int().min(0), to: z.int().min(1) };
-const Spans = z.array(z.object(span)).max(1000);
 
 /**
  * The fields of every kind of record, one schema each: the same names from database to screen.
@@ -276,37 +237,7 @@ export const recordFields = {
       .max(200),
     outcome: z.enum(turnOutcomes),
   }),
-  // What a teacher saw, in their own words, kept as typed.
-  note: z.object({
-    text: NoteText,
-    at: Instant,
-    /** The time it tells of, where it names one ("at 9:05"). */
-    happenedAt: LocalTime.nullable(),
-    lessonId: Id.nullable(),
-    /** The class in hand when it was written. */
-    sectionId: Id.nullable(),
-    place: shortText,
-    /** The teacher's own: in no export for another reader. */
-    own: z.boolean(),
-    /** Places where one of several could be meant, and nobody has said who. */
-    doubts: z.array(z.object({ ...span, candidates: z.array(Id).min(1).max(60) })).max(200),
-  }),
-  // That a note speaks of a student, and where; its id is made of both.
-  noteStudent: z.object({ noteId: Id, studentId: Id, spans: Spans }),
-  noteTopic: z.object({ noteId: Id, topicId: Id, spans: Spans }),
-  // A theme that notes touch.
-  topic: z.object({
-    name: z.string().trim().min(1, 'A topic needs a name').max(60, 'At most 60 characters'),
-    /** Notes about it tell of trouble. */
-    trouble: z.boolean(),
-    alsoCalled: z.array(z.string().trim().min(1).max(60)).max(40),
-    /** The topic that it is part of since they were merged. */
-    mergedIntoId: Id.nullable(),
-  }),
-  // A word that comes up often and is not to be offered as a topic.
-  passedWord: z.object({ word: z.string().min(1).max(60) }),
-  // What a note promises, to be looked at again; its id is the note's.
-  followUp: z.object({ noteId: Id, dueOn: LocalDate, outcome: z.enum(followUpOutcomes) }),
+  ...noteFields,
 } as const;
 
 export type TableName = keyof typeof recordFields;

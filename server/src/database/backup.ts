@@ -28,6 +28,6 @@ export function backUp(folder: string, out: string): void {
     fs.renameSync(part, out);
   } catch (error) {
     fs.rmSync(part, { force: true });
-    throw new DatabaseError(`${out}: the backup could not be written (${String((error as Error).message)}).`);
+    throw new DatabaseError(`${out}: the backup could not be written (${(error as Error).message}).`);
   }
 }

@@ -8,6 +8,7 @@ import { tapMeaning } from '@slate-path/core/roll/tap';
 import { isEnrolledOn } from '@slate-path/core/roll/totals';
 import { meaningWords, presenceSpoken, presenceWords } from '@slate-path/core/roll/words';
 import { shortDay } from '../../parts/dates';
+import { OarMarks } from '../../parts/OarMarks';
 import { PresenceBar } from '../../parts/PresenceBar';
 import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
@@ -15,6 +16,7 @@ import { usePalette } from '../../theme/theme';
 import { barShape } from '../lesson/barShape';
 import { rollBook } from '../lesson/lessons';
 import { tapMoment, tapStudent } from '../lesson/marking';
+import { useLevelNames } from '../sweep/sweeping';
 import { useRecords } from '../records/useRecords';
 import { dayWidth } from './dayWidth';
 
@@ -40,6 +42,8 @@ export function DayMark({ lesson, student, now, onMark }: DayMarkProps) {
         isEnrolledOn(e, lesson.date),
     ),
   );
+  const level = useRecords((state) => state.current.sweep[markId(lesson.id, student.id)]?.level ?? null);
+  const levelNames = useLevelNames();
   const { line } = usePalette();
   const frame = { width: dayWidth, height: 52, borderLeftWidth: 1, borderColor: line };
   if (!enrolled || lesson.setAside) return <View style={frame} />;
@@ -48,11 +52,12 @@ export function DayMark({ lesson, student, now, onMark }: DayMarkProps) {
   const taken = lesson.takenAt !== null;
   const words = taken ? presenceWords(presence, mark, standing) : '';
   const spoken = taken ? presenceSpoken(presence, mark, standing) : 'not taken';
+  const rowed = level === null ? '' : `, ${levelNames[level]?.toLowerCase() ?? ''}`;
   return (
     <TapArea
       id={`day-${lesson.id}-${student.id}`}
       testID="day-mark"
-      name={`${displayName(student)}, ${shortDay(lesson.date)}: ${spoken}. Tap: ${meaningWords[tapMeaning(moment, standing, mark)]}`}
+      name={`${displayName(student)}, ${shortDay(lesson.date)}: ${spoken}${rowed}. Tap: ${meaningWords[tapMeaning(moment, standing, mark)]}`}
       onTap={() => {
         onMark();
         tapStudent(lesson, student.id, useRecords.getState().current.mark[markId(lesson.id, student.id)]);
@@ -60,6 +65,7 @@ export function DayMark({ lesson, student, now, onMark }: DayMarkProps) {
       style={{ ...frame, alignItems: 'center', justifyContent: 'center', gap: 2 }}
     >
       <PresenceBar shape={barShape(taken ? presence : null)} width={84} height={12} />
+      {level === null ? null : <OarMarks level={level} size={16} />}
       {words ? (
         <Words size="small" lines={1} figures>
           {words}

@@ -2,6 +2,7 @@ export { DayOffToAdd, MeetingToAdd, TermToSet } from '@slate-path/core/calendar/
 export { GuardianFields, StudentFields } from '@slate-path/core/people/changes';
 export { SectionRules, StandingFields } from '@slate-path/core/roll/changes';
 export { FocusFields, LookForFields } from '@slate-path/core/tallies/changes';
+export { TopicFields } from '@slate-path/core/notes/changes';
 export { TaskFields } from '@slate-path/core/work/changes';
 import { z } from 'zod';
 import { Counted } from '@slate-path/core/tallies/changes';

@@ -13,6 +13,7 @@ import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useHasCheckIns, useRoundUp } from '../checkIn/useRoundUp';
+import { useDue } from '../notes/useDue';
 import { SavedSign } from '../shell/SavedSign';
 import { LessonLine } from './LessonLine';
 import type { LessonRow } from './LessonScreen';
@@ -31,6 +32,7 @@ interface LessonHeaderProps {
   onListUntaken: () => void;
   onListCheckIns: () => void;
   onOpenSeen: () => void;
+  onOpenNotes: () => void;
   /** Without the line, where the screen needs the room. */
   compact: boolean;
   /** Width of what stands beside it on a wide screen. */
@@ -115,10 +117,13 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
     onListUntaken,
     onListCheckIns,
     onOpenSeen,
+    onOpenNotes,
     compact,
     beside,
   } = props;
   const checkedIn = useHasCheckIns(lesson.id);
+  const due = useDue().length;
+  const again = lesson.date === now.date ? due : 0;
   const palette = usePalette();
   const wide = useWide();
   const { width } = useWindowDimensions();
@@ -151,12 +156,20 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
             width={Math.max(lineWidth, 200)}
             onOpen={onOpenRow}
             onOpenSeen={onOpenSeen}
+            onOpenNotes={onOpenNotes}
           />
         </View>
       )}
-      {(untaken > 0 || checkedIn) && !wide ? (
+      {(untaken > 0 || checkedIn || again > 0) && !wide ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', paddingHorizontal: space(1) }}>
           {checkedIn ? <CheckedIn lesson={lesson} onPress={onListCheckIns} /> : null}
+          {again > 0 ? (
+            <Action
+              kind="plain"
+              label={again === 1 ? '1 to look at again' : `${again} to look at again`}
+              onPress={onOpenNotes}
+            />
+          ) : null}
           {untaken > 0 ? (
             <Action
               kind="plain"

@@ -6,6 +6,7 @@ import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
 import type { RollRow } from '@slate-path/core/roll/rollRows';
 import { Words } from '../../parts/Words';
+import { NotesOnLine } from './NotesOnLine';
 import { SeenOnLine } from './SeenOnLine';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
@@ -19,6 +20,7 @@ interface LessonLineProps {
   onOpen: (row: RollRow) => void;
   /** Opens what was tallied. */
   onOpenSeen: () => void;
+  onOpenNotes: () => void;
 }
 
 interface Drop {
@@ -41,7 +43,7 @@ const height = 34;
 const middle = 26;
 
 /** The lesson from start to end, with now on it; arrivals come down onto it, leavings go up from it. */
-export function LessonLine({ lesson, now, rows, width, onOpen, onOpenSeen }: LessonLineProps) {
+export function LessonLine({ lesson, now, rows, width, onOpen, onOpenSeen, onOpenNotes }: LessonLineProps) {
   const palette = usePalette();
   const start = minutesOf(lesson.startsAt);
   const length = Math.max(minutesOf(lesson.endsAt) - start, 1);
@@ -67,6 +69,7 @@ export function LessonLine({ lesson, now, rows, width, onOpen, onOpenSeen }: Les
         ) : null}
       </Svg>
       <SeenOnLine lessonId={lesson.id} at={at} width={width} onOpen={onOpenSeen} />
+      <NotesOnLine lessonId={lesson.id} at={at} width={width} onOpen={onOpenNotes} />
       {dropsOf(rows).map(({ row, time, arrives }) => (
         <Pressable
           key={`${row.student.id} ${time}`}

@@ -31,6 +31,7 @@ const TallyPanel = lazy(() => import('../tallies/TallyPanel'));
 const SweepPanel = lazy(() => import('../sweep/SweepPanel'));
 const CirclePanel = lazy(() => import('../circle/CirclePanel'));
 const TurnsPanel = lazy(() => import('../turns/TurnsPanel'));
+const LessonNotesSheet = lazy(() => import('../notes/LessonNotes'));
 const TallySheet = lazy(() => import('../tallies/TallySheet'));
 
 const bookOf = (state: RecordsState) => rollBook(state.current);
@@ -104,6 +105,10 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const closeCheckIns = () => {
     setCheckIns(false);
   };
+  const [notes, setNotes] = useState(false);
+  const openNotes = useCallback(() => {
+    setNotes(true);
+  }, []);
   const [seen, setSeen] = useState(false);
   const openSeen = useCallback(() => {
     setSeen(true);
@@ -150,6 +155,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           onListUntaken={listUntaken}
           onListCheckIns={openCheckIns}
           onOpenSeen={openSeen}
+          onOpenNotes={openNotes}
           compact={mode === 'circle' && !wide}
           beside={working ? 0 : sideWidth}
         />
@@ -195,6 +201,16 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
             }}
           />
         </Sheet>
+      ) : null}
+      {notes ? (
+        <Suspense fallback={null}>
+          <LessonNotesSheet
+            lesson={lesson}
+            onClose={() => {
+              setNotes(false);
+            }}
+          />
+        </Suspense>
       ) : null}
       {seen ? (
         <Suspense fallback={null}>

@@ -1,4 +1,5 @@
 import X from 'lucide-react-native/icons/x';
+import { lazy, Suspense } from 'react';
 import { ScrollView, View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
@@ -12,6 +13,8 @@ import { useHasCheckIns } from '../checkIn/useRoundUp';
 import type { LessonRow } from './LessonScreen';
 import { LessonList } from './UntakenList';
 import { MarkDetail } from './MarkDetail';
+
+const SideNotes = lazy(() => import('../notes/SideNotes'));
 
 interface LessonSideProps {
   lesson: Lesson;
@@ -60,6 +63,9 @@ export function LessonSide({ lesson, lessons, untaken, open, onGo, onClose, onOp
           </Words>
           <LessonList lessons={sameDay} chosen={lesson.id} timesOnly onGo={onGo} />
           {checkedIn ? <CheckInPanel lesson={lesson} onOpen={onOpen} /> : null}
+          <Suspense fallback={null}>
+            <SideNotes lesson={lesson} />
+          </Suspense>
           {untaken.length > 0 ? (
             <>
               <View style={{ height: space(2) }} />

@@ -6,6 +6,7 @@ import type { Totals } from '@slate-path/core/roll/totals';
 import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
 import { DayHead } from '../../parts/DayHead';
+import { OarRow } from '../../parts/OarRow';
 import { PresenceBars } from '../../parts/PresenceBar';
 import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
@@ -86,6 +87,13 @@ const GridRow = memo(function GridRow({ row, lessons, onOpen }: GridRowProps) {
             height={barHeight}
             step={target}
           />
+          <View style={{ position: 'absolute', left: 0, top: barHeight + 4 }}>
+            <OarRow
+              levels={row.entries.map((entry) => entry?.level ?? null)}
+              width={barWidth}
+              step={target}
+            />
+          </View>
         </View>
         {lessons.map((lesson, index) => {
           const entry = row.entries[index];

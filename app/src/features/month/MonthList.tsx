@@ -4,6 +4,8 @@ import { TouchableRipple } from 'react-native-paper';
 import { displayName } from '@slate-path/core/people/names';
 import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
+import { OarMarks } from '../../parts/OarMarks';
+import { OarRow } from '../../parts/OarRow';
 import { PresenceBar, PresenceBars } from '../../parts/PresenceBar';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
@@ -52,6 +54,7 @@ function StudentMonth({
                   <Words figures>{shortDay(lesson.date)}</Words>
                 </View>
                 <PresenceBar shape={entry.shape} width={60} />
+                {entry.level === null ? null : <OarMarks level={entry.level} size={18} />}
                 <View style={{ flex: 1 }}>
                   <Words size="small" tone="inkQuiet">
                     {entry.words === 'here' ? '' : entry.words}
@@ -115,11 +118,16 @@ export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (ope
                   {totals.percent === null ? '' : `${Math.round(totals.percent)} %`}
                 </Words>
               </View>
-              {chunks(
-                entries.map((entry) => entry?.shape ?? null),
-                barsInLine,
-              ).map((shapes, index) => (
-                <PresenceBars key={index} shapes={shapes} width={24} height={10} step={27} />
+              {chunks(entries, barsInLine).map((some, index) => (
+                <View key={index} style={{ gap: 2 }}>
+                  <PresenceBars
+                    shapes={some.map((entry) => entry?.shape ?? null)}
+                    width={24}
+                    height={10}
+                    step={27}
+                  />
+                  <OarRow levels={some.map((entry) => entry?.level ?? null)} width={24} step={27} />
+                </View>
               ))}
             </View>
           </TouchableRipple>

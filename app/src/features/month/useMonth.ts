@@ -16,12 +16,15 @@ import { rollBook, useAllLessons } from '../lesson/lessons';
 import { barShape } from '../lesson/barShape';
 import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
+import { useLevelNames } from '../sweep/sweeping';
 import { useRecords } from '../records/useRecords';
 
 /** One student in one lesson of the month; null where the student was not in the class. */
 export interface MonthEntry {
   shape: BarShape;
   words: string;
+  /** How engaged the student was, where the lesson was swept. */
+  level: number | null;
 }
 
 export interface MonthRow {
@@ -45,6 +48,8 @@ export function useMonth(sectionId: string, month: string): MonthOfClass {
   const students = useRecords((state) => state.current.student);
   const enrolments = useRecords((state) => state.current.enrolment);
   const book = useRecords((state) => rollBook(state.current));
+  const sweeps = useRecords((state) => state.current.sweep);
+  const levelNames = useLevelNames();
   return useMemo(() => {
     const { from, to } = monthSpan(month);
     const lessons = all.filter((l) => l.sectionId === sectionId && from <= l.date && l.date <= to);
@@ -57,12 +62,15 @@ export function useMonth(sectionId: string, month: string): MonthOfClass {
     );
     const entryOf = (lesson: Lesson, enrolment: Enrolment): MonthEntry | null => {
       if (!isEnrolledOn(enrolment, lesson.date)) return null;
-      if (lesson.setAside) return { shape: { kind: 'setAside' }, words: 'set aside' };
+      if (lesson.setAside) return { shape: { kind: 'setAside' }, words: 'set aside', level: null };
+      const swept = sweeps[markId(lesson.id, enrolment.studentId)];
+      const level = swept && !swept.removed ? swept.level : null;
+      const rowed = level === null ? '' : `, ${levelNames[level]?.toLowerCase() ?? ''}`;
       const presence = presenceIn(lesson, enrolment.studentId, book);
-      if (!presence) return { shape: { kind: 'nothing' }, words: 'not taken' };
+      if (!presence) return { shape: { kind: 'nothing' }, words: `not taken${rowed}`, level };
       const mark = book.marks[markId(lesson.id, enrolment.studentId)];
       const standing = mark?.standingId ? book.standings[mark.standingId] : undefined;
-      return { shape: barShape(presence), words: presenceSpoken(presence, mark, standing) };
+      return { shape: barShape(presence), words: presenceSpoken(presence, mark, standing) + rowed, level };
     };
     const rows = inClass
       .flatMap((enrolment) => {
@@ -74,5 +82,5 @@ export function useMonth(sectionId: string, month: string): MonthOfClass {
       .sort(byStudent(order));
     const counts = lessons.map((lesson) => lessonCounts(lesson, inClass, book));
     return { lessons, rows, counts };
-  }, [all, students, enrolments, book, now, sectionId, month, order]);
+  }, [all, students, enrolments, book, sweeps, levelNames, now, sectionId, month, order]);
 }

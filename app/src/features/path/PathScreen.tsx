@@ -19,6 +19,7 @@ import { Said } from '../checkIn/Said';
 import { totalsWords } from '../month/totalsWords';
 import { EnrolmentForm } from '../people/EnrolmentForm';
 import { StudentForm } from '../people/StudentForm';
+import { StudentNotes } from '../notes/StudentNotes';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
@@ -130,6 +131,7 @@ export function PathScreen() {
           </Card>
         );
       })}
+      <StudentNotes student={student} />
       <CheckIns checkIns={listOf(current, 'checkIn').filter((c) => c.studentId === studentId)} />
       <Written messages={listOf(current, 'message').filter((m) => m.studentId === studentId)} />
       <Contacts
@@ -139,6 +141,15 @@ export function PathScreen() {
           words: [name, relation, email, phone],
         }))}
       />
+      <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
+        <Action
+          label="Erase everything about this student"
+          kind="plain"
+          onPress={() => {
+            router.push({ pathname: '/students/[studentId]/erase', params: { studentId } });
+          }}
+        />
+      </View>
       {timeIn ? (
         <EnrolmentForm
           enrolment={timeIn}

@@ -126,6 +126,7 @@ export async function signOut(): Promise<void> {
   await postJson('/api/sign-out', {});
   await device?.forget();
   localStorage.removeItem(keptKey);
+  localStorage.removeItem('slate-note-draft');
   location.assign('/');
 }
 

@@ -107,6 +107,14 @@ export class Device {
     await this.db.put('answers', { path, etag, answer });
   }
 
+  /** Forgets what the server knows, and how to take things back; what is not sent stays. */
+  async forgetRecords(): Promise<void> {
+    const forgotten = ['records', 'answers', 'done'] as const;
+    const writing = this.db.transaction(forgotten, 'readwrite');
+    await Promise.all(forgotten.map((name) => writing.objectStore(name).clear()));
+    await writing.done;
+  }
+
   /** Forgets everything, as after signing out of a shared device. */
   async forget(): Promise<void> {
     const writing = this.db.transaction([...storeNames], 'readwrite');

@@ -59,6 +59,14 @@ export function receive(rows: RecordLists): void {
   });
 }
 
+/** Nothing is known any more but what was made here and is not sent yet. */
+export function forgetRecords(): void {
+  useRecords.setState((state) => {
+    const base = emptyRecords();
+    return { base, current: laidOver(base, state.entries), done: [], answers: {} };
+  });
+}
+
 export function setEntryState(
   changeId: string,
   entryState: OutboxEntry['state'],

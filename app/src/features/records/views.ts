@@ -3,7 +3,7 @@ import type { RecordLists } from '@slate-path/core/records/records';
 import { tableNames } from '@slate-path/core/records/tables';
 import { ApiProblem, request } from './api';
 import type { Device } from './device';
-import { acknowledgements, receive, useRecords } from './useRecords';
+import { acknowledgements, forgetRecords, receive, useRecords } from './useRecords';
 
 /** How much of a view is here: nothing yet, what this device kept, or the server's own. */
 export type ViewState = 'loading' | 'kept' | 'fresh' | 'missing';
@@ -29,6 +29,22 @@ function restOf(answer: Record<string, unknown>): Record<string, unknown> {
   return Object.fromEntries(Object.entries(answer).filter(([name]) => !tables.includes(name)));
 }
 
+const setupPath = '/api/setup';
+
+/** Was a student erased since this device last heard of it? */
+function isErasureNew(setup: Record<string, unknown>): boolean {
+  const known = useRecords.getState().answers[setupPath] as Record<string, unknown> | undefined;
+  return known !== undefined && known['erasedAt'] !== setup['erasedAt'];
+}
+
+/** Forgets all that is known here but what is not sent yet, and asks for everything again. */
+async function startOver(): Promise<void> {
+  etags.clear();
+  await device?.forgetRecords();
+  forgetRecords();
+  renewViews();
+}
+
 /** Fetches a view, or hears that it has not changed. */
 export async function fetchView(path: string): Promise<ViewState> {
   const etag = etags.get(path);
@@ -44,6 +60,7 @@ export async function fetchView(path: string): Promise<ViewState> {
     if (fresh) etags.set(path, fresh);
     const rows = recordsIn(answer);
     const rest = restOf(answer);
+    if (path === setupPath && isErasureNew(rest)) await startOver();
     receive(rows);
     useRecords.setState((state) => ({ answers: { ...state.answers, [path]: rest } }));
     await device?.keepAnswer(path, fresh, rest, rows);
@@ -55,6 +72,16 @@ export async function fetchView(path: string): Promise<ViewState> {
     if (error.status === 401) useRecords.setState({ connection: 'signed_out' });
     return etag ? 'kept' : 'loading';
   }
+}
+
+/**
+ * Asks once, for what is wanted only now (a search): its records are known here from then on, the rest is
+ * handed back. @throws ApiProblem
+ */
+export async function askOnce<A>(path: string): Promise<A> {
+  const answer = (await (await request(path)).json()) as Record<string, unknown>;
+  receive(recordsIn(answer));
+  return restOf(answer) as A;
 }
 
 async function renew(path: string): Promise<void> {

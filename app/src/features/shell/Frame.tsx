@@ -5,6 +5,7 @@ import { TouchableRipple } from 'react-native-paper';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
+import { NoteButton, NoteLine } from '../notes/NoteEntry';
 import { useAccount } from '../records/account';
 import { useNow } from '../records/clock';
 import { useView } from '../records/views';
@@ -54,6 +55,8 @@ export function Frame({ children }: { children: ReactNode }) {
   const chosen = placeOf(usePathname());
   const demo = useAccount((state) => state.demo);
   useView('/api/setup');
+  // On every device, network or not.
+  useView('/api/notes/recent');
   return (
     <View
       style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: palette.ground }}
@@ -74,10 +77,13 @@ export function Frame({ children }: { children: ReactNode }) {
         {places.map((place) => (
           <PlaceLink key={place.path} place={place} chosen={place === chosen} wide={wide} />
         ))}
+        {wide ? <View style={{ flex: 1 }} /> : null}
+        <NoteButton wide={wide} />
       </View>
       <View role="main" style={{ flex: 1 }}>
         {demo ? <DemoNotice /> : null}
-        {children}
+        <View style={{ flex: 1 }}>{children}</View>
+        <NoteLine />
       </View>
       {wide ? <KeysHelp /> : null}
     </View>

@@ -15,6 +15,7 @@ const keys: [key: string, does: string][] = [
   ['S', 'set aside for this student'],
   ['U', 'take back'],
   ['← →', 'earlier and later lesson'],
+  ['.', 'write a note, on every page'],
   ['?', 'these keys'],
   ['M E I', 'on the tally: first letters find a student'],
   ['1 to 9', 'on the tally: what is seen'],

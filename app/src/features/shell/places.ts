@@ -6,7 +6,7 @@ import Users from 'lucide-react-native/icons/users';
 /** The four places, in the order in which they stand. */
 export const places = [
   { path: '/', name: 'Lesson', icon: Presentation, within: ['/lessons', '/write'] },
-  { path: '/watch', name: 'Watch', icon: Sunrise, within: [] },
+  { path: '/watch', name: 'Watch', icon: Sunrise, within: ['/notes', '/topics', '/again'] },
   { path: '/people', name: 'People', icon: Users, within: ['/students', '/classes', '/totals', '/range'] },
   { path: '/desk', name: 'Desk', icon: LampDesk, within: [] },
 ] as const;

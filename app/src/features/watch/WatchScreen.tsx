@@ -15,6 +15,7 @@ import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
+import { NoteLinks } from '../notes/NoteLinks';
 import { Evidence } from './Evidence';
 
 type Shown = 'absent' | 'over_a_line';
@@ -89,6 +90,7 @@ export function WatchScreen() {
     <Page
       title="Who needs me"
       note={state === 'loading' ? 'Asking the server…' : 'From the lessons taken this term'}
+      tools={<NoteLinks />}
     >
       <Choice<Shown>
         name="Which"

@@ -1,0 +1,1 @@
+export { AgainScreen as default } from '../features/notes/AgainScreen';

@@ -1,0 +1,1 @@
+export { NotesScreen as default } from '../../features/notes/NotesScreen';

@@ -1,1 +1,0 @@
-export { PathScreen as default } from '../../features/path/PathScreen';

@@ -1,0 +1,1 @@
+export { EraseScreen as default } from '../../../features/erasure/EraseScreen';

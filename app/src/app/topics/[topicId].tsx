@@ -1,0 +1,1 @@
+export { TopicScreen as default } from '../../features/notes/TopicScreen';

@@ -1,0 +1,1 @@
+export { TopicsScreen as default } from '../../features/notes/TopicsScreen';

@@ -1,0 +1,146 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import type { TableName } from '@slate-path/core/records/schema';
+import { displayName } from '@slate-path/core/people/names';
+import { Action } from '../../parts/Action';
+import { Card } from '../../parts/Card';
+import { Field } from '../../parts/Field';
+import { Page } from '../../parts/Page';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+import { ApiProblem, postJson } from '../records/api';
+import { useRecords } from '../records/useRecords';
+import { askOnce } from '../records/views';
+import { erasedWords } from './words';
+
+export interface ErasureAnswer {
+  name: string;
+  gone: { table: TableName; count: number }[];
+  cleaned: { table: TableName; count: number }[];
+  lines: number;
+  shared: string[];
+  letters: number;
+}
+
+/** What erasing a student takes away; then, the name typed out, it is done for good. */
+export function EraseScreen() {
+  const { studentId } = useLocalSearchParams<{ studentId: string }>();
+  const student = useRecords((state) => state.current.student[studentId]);
+  const [erased, setErased] = useState<ErasureAnswer | null>(null);
+  if (erased) return <Erased answer={erased} />;
+  return (
+    <Page
+      title={student ? `Erase ${displayName(student)}` : 'Erase a student'}
+      note="Everything, for good: this cannot be taken back"
+      back={{ to: { pathname: '/students/[studentId]', params: { studentId } }, name: 'Path' }}
+    >
+      <Preview studentId={studentId} onErased={setErased} />
+    </Page>
+  );
+}
+
+function Preview({ studentId, onErased }: { studentId: string; onErased: (answer: ErasureAnswer) => void }) {
+  const address = `/api/students/${encodeURIComponent(studentId)}/erasure`;
+  const [answer, setAnswer] = useState<ErasureAnswer | null>(null);
+  const [typed, setTyped] = useState('');
+  const [problem, setProblem] = useState('');
+  const [working, setWorking] = useState(false);
+  useEffect(() => {
+    // Asked once and kept nowhere on this device.
+    askOnce<ErasureAnswer>(address).then(setAnswer, (error: unknown) => {
+      setProblem(error instanceof ApiProblem ? error.detail : String(error));
+    });
+  }, [address]);
+  if (!answer)
+    return (
+      <Words tone={problem === '' ? 'inkQuiet' : 'ember'} live>
+        {problem === '' ? 'Looking up what there is…' : `${problem} Erasing needs the server.`}
+      </Words>
+    );
+  const erase = async () => {
+    setWorking(true);
+    setProblem('');
+    try {
+      onErased(await postJson<ErasureAnswer>(address, { name: typed }));
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error;
+      setProblem(
+        error.status === 0 ? 'The server does not answer. Nothing was erased; try again.' : error.detail,
+      );
+    } finally {
+      setWorking(false);
+    }
+  };
+  return (
+    <>
+      <Card style={{ gap: space(2), maxWidth: 640 }}>
+        <Words bold heading={2}>
+          What goes
+        </Words>
+        {answer.gone.map((line) => (
+          <Words key={line.table} figures>{`${line.count} ${erasedWords(line)}`}</Words>
+        ))}
+        {answer.letters > 0 ? (
+          <Words figures>{`${answer.letters} copies of letters in the outbox`}</Words>
+        ) : null}
+        <Words figures>{`${answer.lines} lines of the log are cleaned, and the search index.`}</Words>
+      </Card>
+      <Card style={{ gap: space(2), maxWidth: 640 }}>
+        <Words bold heading={2}>
+          What stays, without the name
+        </Words>
+        {answer.cleaned.length === 0 ? <Words tone="inkQuiet">Nothing else has the name in it.</Words> : null}
+        {answer.cleaned.map((line) => (
+          <Words key={line.table} figures>{`${line.count} ${erasedWords(line)} of others`}</Words>
+        ))}
+        {answer.shared.length > 0 ? (
+          <Words tone="inkQuiet">
+            {`Others are called ${answer.shared.join(', ')} too: where that stands alone in a text and nobody said who is meant, it stays.`}
+          </Words>
+        ) : null}
+        <Words tone="inkQuiet">
+          Backups and files that were made before still have everything. Other devices of yours forget it when
+          they next reach the server.
+        </Words>
+      </Card>
+      <View style={{ gap: space(3), maxWidth: 640 }}>
+        <Field
+          label={`Type ${answer.name} to erase everything about this student`}
+          value={typed}
+          error={problem === '' ? undefined : problem}
+          onChange={setTyped}
+        />
+        <View style={{ alignItems: 'flex-start' }}>
+          <Action
+            label={working ? 'Erasing…' : 'Erase for good'}
+            kind="main"
+            disabled={working || typed.trim() !== answer.name}
+            onPress={() => void erase()}
+          />
+        </View>
+      </View>
+    </>
+  );
+}
+
+function Erased({ answer }: { answer: ErasureAnswer }) {
+  const router = useRouter();
+  const count = answer.gone.reduce((sum, line) => sum + line.count, 0);
+  return (
+    <Page title="Erased" back={{ to: '/people', name: 'People' }}>
+      <Words>
+        {`${count} records are gone, ${answer.lines} lines of the log were cleaned. No byte of the name is left in the data of this server.`}
+      </Words>
+      <View style={{ alignItems: 'flex-start' }}>
+        <Action
+          label="To the classes"
+          kind="main"
+          onPress={() => {
+            router.replace('/people');
+          }}
+        />
+      </View>
+    </Page>
+  );
+}

@@ -1,0 +1,170 @@
+import Clock from 'lucide-react-native/icons/clock';
+import Lock from 'lucide-react-native/icons/lock';
+import LockOpen from 'lucide-react-native/icons/lock-open';
+import SendHorizontal from 'lucide-react-native/icons/send-horizontal';
+import X from 'lucide-react-native/icons/x';
+import { useMemo, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { happenedAt } from '@slate-path/core/notes/findTimes';
+import { noteLinks, type NoteLinks } from '@slate-path/core/notes/links';
+import { shortName } from '@slate-path/core/people/names';
+import { Chip } from '../../parts/Chip';
+import { dayMonth } from '../../parts/dates';
+import { IconAction } from '../../parts/IconAction';
+import { Words } from '../../parts/Words';
+import { usePalette, useWide } from '../../theme/theme';
+import { radius, space } from '../../theme/tokens';
+import { useNow } from '../records/clock';
+import { useRecords } from '../records/useRecords';
+import { clearDraft, closeDraft, correctDraft, useDraft, writeDraft } from './draft';
+import { NoteField } from './NoteField';
+import { useNotePlace, useRoom, type NotePlace } from './place';
+import { useReader } from './useReader';
+import { Understood } from './Understood';
+import { keepNote } from './write';
+
+/** What was kept, in words: about whom, and when it comes up again. */
+function keptWords(links: NoteLinks): string {
+  const { student, topic } = useRecords.getState().current;
+  const names = links.students.flatMap(({ studentId }) =>
+    student[studentId] ? [shortName(student[studentId])] : [],
+  );
+  const topics = links.topics.flatMap(({ topicId }) => topic[topicId]?.name ?? []);
+  const about = names.length > 0 ? `Noted about ${names.join(', ')}` : 'Noted';
+  const again = links.lookAgainOn ? [`again on ${dayMonth(links.lookAgainOn)}`] : [];
+  return [about, ...topics, ...again].join(' · ');
+}
+
+function placeWords({ lesson, sectionId }: NotePlace, name: string): string {
+  if (lesson) return `${name}, ${dayMonth(lesson.date)} ${lesson.startsAt}`;
+  return sectionId ? name : '';
+}
+
+/** Words are only added to what a page says by itself: on a student's page it is about that student. */
+function usePlaced(place: NotePlace) {
+  const corrections = useDraft((draft) => draft.corrections);
+  const { studentId } = place;
+  return useMemo(
+    () =>
+      studentId === null
+        ? corrections
+        : { ...corrections, moreStudents: new Set([...corrections.moreStudents, studentId]) },
+    [corrections, studentId],
+  );
+}
+
+/** One line for a note, below the page: typed, understood, sent. */
+export default function NoteComposer() {
+  const palette = usePalette();
+  const wide = useWide();
+  const now = useNow();
+  const text = useDraft((draft) => draft.text);
+  const own = useDraft((draft) => draft.own);
+  const [noTime, setNoTime] = useState(false);
+  const place = useNotePlace();
+  const corrections = usePlaced(place);
+  const read = useReader(place.sectionId);
+  const room = useRoom(place.sectionId);
+  const name = useRecords((state) =>
+    place.sectionId ? (state.current.section[place.sectionId]?.name ?? '') : '',
+  );
+  const reading = useMemo(() => read(text), [text, read]);
+  const links = useMemo(() => noteLinks(text, reading, corrections), [text, reading, corrections]);
+  const time = noTime ? null : happenedAt(reading.times, now.time);
+  const empty = text.trim() === '';
+  const send = () => {
+    if (empty) return;
+    const { lesson, sectionId } = place;
+    const noteId = keepNote({ text, links, happenedAt: time, lesson, sectionId, place: room, own });
+    clearDraft({ noteId, words: keptWords(links) });
+  };
+  return (
+    <View
+      role="form"
+      aria-label="A note"
+      style={{
+        backgroundColor: palette.surface,
+        borderTopWidth: 2,
+        borderColor: palette.slate,
+        maxHeight: '70%',
+      }}
+    >
+      <ScrollView
+        keyboardShouldPersistTaps="handled"
+        contentContainerStyle={{
+          padding: space(3),
+          gap: space(2),
+          paddingHorizontal: wide ? space(8) : space(3),
+        }}
+      >
+        <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: space(1) }}>
+          <NoteField
+            value={text}
+            onChange={writeDraft}
+            onSend={send}
+            onLeave={closeDraft}
+            placeholder="Who, what, until when"
+          />
+          <View style={{ backgroundColor: empty ? undefined : palette.slate, borderRadius: radius.control }}>
+            <IconAction
+              name="Keep the note"
+              icon={SendHorizontal}
+              tone={empty ? 'inkQuiet' : 'onSlate'}
+              disabled={empty}
+              onPress={send}
+            />
+          </View>
+          <IconAction name="Close; what is typed stays" icon={X} onPress={closeDraft} />
+        </View>
+        {empty ? (
+          <Words size="small" tone="inkQuiet">
+            {['Just type, or dictate. Names, topics and days are read as you go.', placeWords(place, name)]
+              .filter(Boolean)
+              .join(' ')}
+          </Words>
+        ) : (
+          <>
+            <Understood
+              text={text}
+              reading={reading}
+              links={links}
+              corrections={corrections}
+              onCorrect={correctDraft}
+              more={
+                <>
+                  {time ? (
+                    <Chip
+                      icon={Clock}
+                      tone="inkQuiet"
+                      label={`at ${time}`}
+                      name={`It tells of ${time}; tap to leave that out`}
+                      onPress={() => {
+                        setNoTime(true);
+                      }}
+                    />
+                  ) : null}
+                  <Chip
+                    icon={own ? Lock : LockOpen}
+                    tone={own ? 'plum' : 'inkQuiet'}
+                    label={own ? 'Only mine' : 'May be shown'}
+                    name={
+                      own
+                        ? 'Only mine: in no export for another reader. Tap to change'
+                        : 'May be shown to a reader. Tap to keep it to yourself'
+                    }
+                    onPress={() => {
+                      useDraft.setState({ own: !own });
+                    }}
+                  />
+                </>
+              }
+            />
+            <Words size="small" tone="inkQuiet">
+              {placeWords(place, name)}
+            </Words>
+          </>
+        )}
+      </ScrollView>
+    </View>
+  );
+}

@@ -1,0 +1,68 @@
+import X from 'lucide-react-native/icons/x';
+import { useRouter } from 'expo-router';
+import { useEffect } from 'react';
+import { View } from 'react-native';
+import { Action } from '../../parts/Action';
+import { IconAction } from '../../parts/IconAction';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { takeBack } from '../records/outbox';
+import { useDraft, type Draft } from './draft';
+import { notesHistory } from './write';
+
+const shownMs = 8000;
+const hide = () => {
+  useDraft.setState({ kept: null });
+};
+
+/** What was just kept, for a moment, with the way back. */
+export default function NoteKept({ kept }: { kept: NonNullable<Draft['kept']> }) {
+  const palette = usePalette();
+  const router = useRouter();
+  useEffect(() => {
+    const timer = setTimeout(hide, shownMs);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [kept]);
+  return (
+    <View
+      role="status"
+      style={{
+        flexDirection: 'row',
+        flexWrap: 'wrap',
+        alignItems: 'center',
+        gap: space(1),
+        paddingHorizontal: space(4),
+        backgroundColor: palette.slateWash,
+        borderTopWidth: 1,
+        borderColor: palette.line,
+      }}
+    >
+      <View style={{ flexGrow: 1, flexShrink: 1, flexBasis: 160, paddingVertical: space(2) }}>
+        <Words lines={2} live>
+          {kept.words}
+        </Words>
+      </View>
+      <Action
+        label="Take back"
+        kind="plain"
+        onPress={() => {
+          takeBack(notesHistory);
+          hide();
+        }}
+      />
+      <Action
+        label="Open"
+        name="Open the note"
+        kind="plain"
+        onPress={() => {
+          hide();
+          router.push({ pathname: '/notes/[noteId]', params: { noteId: kept.noteId } });
+        }}
+      />
+      <IconAction name="Close" icon={X} onPress={hide} />
+    </View>
+  );
+}

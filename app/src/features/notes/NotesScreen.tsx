@@ -1,0 +1,206 @@
+import Search from 'lucide-react-native/icons/search';
+import Tag from 'lucide-react-native/icons/tag';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { groupBy } from '@slate-path/core/records/groupBy';
+import { listOf } from '@slate-path/core/records/records';
+import { standingTopics } from '@slate-path/core/notes/topics';
+import { displayName } from '@slate-path/core/people/names';
+import { Action } from '../../parts/Action';
+import { Choice } from '../../parts/Choice';
+import { DateField } from '../../parts/DateField';
+import { longDay } from '../../parts/dates';
+import { Empty } from '../../parts/Empty';
+import { Field } from '../../parts/Field';
+import { Page } from '../../parts/Page';
+import { Words } from '../../parts/Words';
+import { usePalette, useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { readDate } from '../desk/readDate';
+import { TakeBack } from '../records/TakeBack';
+import { useRecords } from '../records/useRecords';
+import { openDraft } from './draft';
+import { NoteCard } from './NoteCard';
+import { momentOf } from './ties';
+import { anyNote, useSearch, type NoteHit, type NoteQuery } from './useSearch';
+import { WhoElse } from './WhoElse';
+import { notesHistory } from './write';
+
+const dateShape = /^\d{4}-\d{2}-\d{2}$/;
+
+/** Looked for by words and by what the address and the fields say. */
+export function NotesScreen() {
+  const wide = useWide();
+  const router = useRouter();
+  const asked = useLocalSearchParams<Partial<NoteQuery>>();
+  const [query, setQuery] = useState<NoteQuery>({ ...anyNote, ...asked });
+  const [filters, setFilters] = useState(false);
+  const set = (news: Partial<NoteQuery>) => {
+    setQuery((last) => ({ ...last, ...news }));
+  };
+  const isDay = (typed: string) => typed === '' || dateShape.test(typed);
+  const usable = { ...query, from: isDay(query.from) ? query.from : '', to: isDay(query.to) ? query.to : '' };
+  const { hits, offline, more } = useSearch(usable);
+  const any = Object.values(query).every((value) => value === '');
+  const tools = (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+      <TakeBack about={notesHistory} />
+      <Action
+        label="Topics"
+        icon={Tag}
+        onPress={() => {
+          router.push('/topics');
+        }}
+      />
+    </View>
+  );
+  const side = <Filters query={query} onChange={set} />;
+  return (
+    <Page title="Notes" note={useFilterWords(query)} back={{ to: '/watch', name: 'Watch' }} tools={tools}>
+      <View style={{ flexDirection: 'row', gap: space(8), alignItems: 'flex-start' }}>
+        <View style={{ flex: 1, gap: space(3) }}>
+          <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: space(2) }}>
+            <Field
+              label="Words, or a “phrase”"
+              value={query.words}
+              onChange={(words) => {
+                set({ words });
+              }}
+              testID="note-search"
+            />
+            {wide ? null : (
+              <Action
+                label={filters ? 'Fewer' : 'Filter'}
+                icon={Search}
+                onPress={() => {
+                  setFilters(!filters);
+                }}
+              />
+            )}
+          </View>
+          {!wide && filters ? side : null}
+          {offline ? (
+            <Words tone="inkQuiet" live>
+              The server does not answer: these are the notes on this device, of the last six weeks.
+            </Words>
+          ) : null}
+          {hits.length === 0 ? (
+            <Empty
+              title={any ? 'Your notes will stand here' : 'No note says this'}
+              action={any ? <Action label="Write a note" kind="main" onPress={openDraft} /> : undefined}
+            >
+              {any
+                ? 'Type what you see, in your own words. Who is meant, what it is about and when to look again are read from them.'
+                : 'Words are found in all their forms. Fewer of them, or fewer filters, find more.'}
+            </Empty>
+          ) : null}
+          <NoteDays hits={hits} except={query.studentId || null} />
+          {more ? <Action label="Show earlier ones" onPress={() => void more()} /> : null}
+        </View>
+        {wide ? (
+          <View style={{ width: 300, gap: space(4) }}>
+            {side}
+            {query.topicId ? <WhoElse topicId={query.topicId} /> : null}
+          </View>
+        ) : null}
+      </View>
+    </Page>
+  );
+}
+
+/** What is shown, in words. */
+function useFilterWords({ sectionId, studentId, topicId, lessonId, from, to }: NoteQuery): string {
+  const { section, student, topic, lesson } = useRecords((state) => state.current);
+  const one = student[studentId];
+  const words = [
+    one ? `about ${displayName(one)}` : '',
+    topic[topicId]?.name ? `on ${topic[topicId].name}` : '',
+    section[sectionId]?.name ?? '',
+    lesson[lessonId] ? `in the lesson of ${longDay(lesson[lessonId].date)}` : '',
+    dateShape.test(from) ? `from ${from}` : '',
+    dateShape.test(to) ? `to ${to}` : '',
+  ];
+  const said = words.filter(Boolean).join(', ');
+  return said === '' ? 'All of them, the latest first' : said.charAt(0).toUpperCase() + said.slice(1);
+}
+
+/** Notes under the days on which they were written. */
+export function NoteDays({ hits, except }: { hits: readonly NoteHit[]; except: string | null }) {
+  const palette = usePalette();
+  const current = useRecords((state) => state.current);
+  const byDay = groupBy(hits, ({ note }) => momentOf(note, current).date);
+  return [...byDay].map(([date, found]) => (
+    <View key={date} style={{ gap: space(2) }}>
+      <View style={{ borderBottomWidth: 1, borderColor: palette.line }}>
+        <Words bold heading={2}>
+          {longDay(date)}
+        </Words>
+      </View>
+      {found.map(({ note, hits: places }) => (
+        <NoteCard key={note.id} note={note} hits={places} except={except} />
+      ))}
+    </View>
+  ));
+}
+
+interface FiltersProps {
+  query: NoteQuery;
+  onChange: (news: Partial<NoteQuery>) => void;
+}
+
+function Filters({ query, onChange }: FiltersProps) {
+  const current = useRecords((state) => state.current);
+  const sections = listOf(current, 'section').sort((a, b) => a.name.localeCompare(b.name));
+  const topics = standingTopics(current.topic);
+  const any = { value: '', label: 'Any' };
+  const day = (label: string, field: 'from' | 'to') => (
+    <DateField
+      label={label}
+      value={query[field]}
+      error={query[field] === '' || dateShape.test(query[field]) ? undefined : 'A date looks like 2026-11-23'}
+      onChange={(typed) => {
+        onChange({ [field]: readDate(typed) });
+      }}
+    />
+  );
+  return (
+    <View style={{ gap: space(3) }}>
+      <Words bold>Class</Words>
+      <Choice
+        name="Class"
+        value={query.sectionId}
+        options={[any, ...sections.map(({ id, name }) => ({ value: id, label: name }))]}
+        onChange={(sectionId) => {
+          onChange({ sectionId });
+        }}
+      />
+      {topics.length > 0 ? (
+        <>
+          <Words bold>Topic</Words>
+          <Choice
+            name="Topic"
+            value={query.topicId}
+            options={[any, ...topics.map(({ id, name }) => ({ value: id, label: name }))]}
+            onChange={(topicId) => {
+              onChange({ topicId });
+            }}
+          />
+        </>
+      ) : null}
+      <View style={{ flexDirection: 'row', gap: space(2) }}>
+        {day('From', 'from')}
+        {day('To', 'to')}
+      </View>
+      {Object.values(query).some((value) => value !== '') ? (
+        <Action
+          label="Show all notes"
+          kind="plain"
+          onPress={() => {
+            onChange(anyNote);
+          }}
+        />
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,114 @@
+import FileOutput from 'lucide-react-native/icons/file-output';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { displayName } from '@slate-path/core/people/names';
+import type { Student, Topic } from '@slate-path/core/records/schema';
+import { Action } from '../../parts/Action';
+import { Sheet } from '../../parts/Sheet';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { useRecords } from '../records/useRecords';
+import { NoteCard } from './NoteCard';
+import { latestNotes, studentsOfNotes, topicsOfNotes } from './ties';
+import { WhoElse } from './WhoElse';
+
+const shown = 4;
+
+/** A student's notes on the path: the latest, who else has the same trouble, and the way to all. */
+export function StudentNotes({ student }: { student: Student }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const [giving, setGiving] = useState(false);
+  const current = useRecords((state) => state.current);
+  const mentions = studentsOfNotes(current);
+  const notes = latestNotes(current).filter(({ id }) =>
+    (mentions.get(id) ?? []).some(({ studentId }) => studentId === student.id),
+  );
+  if (notes.length === 0) return null;
+  const topics = topicsOfNotes(current);
+  const touched = new Map<string, Topic>();
+  for (const { id } of notes.slice(0, 12))
+    for (const topic of topics.get(id) ?? []) if (topic.trouble) touched.set(topic.id, topic);
+  const name = displayName(student);
+  return (
+    <View style={{ gap: space(2), borderTopWidth: 1, borderColor: palette.line, paddingTop: space(3) }}>
+      <Words size="large" serif heading={2}>
+        {`Notes: ${notes.length}`}
+      </Words>
+      {notes.slice(0, shown).map((note) => (
+        <NoteCard key={note.id} note={note} except={student.id} />
+      ))}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+        <Action
+          label="All and search"
+          name={`All notes about ${name}`}
+          onPress={() => {
+            router.push({ pathname: '/notes', params: { studentId: student.id } });
+          }}
+        />
+        <Action
+          label="For a reader"
+          name={`Notes about ${name} for another reader`}
+          icon={FileOutput}
+          onPress={() => {
+            setGiving(true);
+          }}
+        />
+      </View>
+      {[...touched.keys()].map((id) => (
+        <WhoElse key={id} topicId={id} except={student.id} />
+      ))}
+      {giving ? (
+        <ReaderSheet
+          student={student}
+          own={notes.filter(({ own }) => own).length}
+          onClose={() => {
+            setGiving(false);
+          }}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+interface ReaderSheetProps {
+  student: Student;
+  /** How many stay out. */
+  own: number;
+  onClose: () => void;
+}
+
+/** Notes for somebody else's eyes: without one's own, other children by initials. */
+function ReaderSheet({ student, own, onClose }: ReaderSheetProps) {
+  const file = (format: string) =>
+    `/api/students/${encodeURIComponent(student.id)}/notes-file?format=${format}`;
+  const left =
+    own === 1 ? 'One note is only yours and stays out.' : `${own} notes are only yours and stay out.`;
+  return (
+    <Sheet title="For another reader" note={displayName(student)} onClose={onClose}>
+      <Words>Other students stand there with their initials only.</Words>
+      {own > 0 ? <Words>{left}</Words> : null}
+      <Action
+        label="A page to print"
+        kind="main"
+        onPress={() => {
+          window.open(file('html'), '_blank', 'noopener');
+        }}
+      />
+      <Action
+        label="A workbook (XLSX)"
+        onPress={() => {
+          location.assign(file('xlsx'));
+        }}
+      />
+      <Action
+        label="A table (CSV)"
+        onPress={() => {
+          location.assign(file('csv'));
+        }}
+      />
+    </Sheet>
+  );
+}

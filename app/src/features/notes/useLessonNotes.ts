@@ -1,0 +1,20 @@
+import { useCallback } from 'react';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import { useRecordsAfterPaint } from '../records/afterPaint';
+import { zoneOf } from '../records/clock';
+import type { RecordsState } from '../records/useRecords';
+import { latestNotes } from './ties';
+
+/** The times of a lesson's notes, one frame late: the roll comes first. */
+export function useNoteTimes(lessonId: string): string[] {
+  const timesOf = useCallback(
+    ({ current }: RecordsState) => {
+      const zone = zoneOf(Object.values(current.school)[0]);
+      return latestNotes(current)
+        .filter((note) => note.lessonId === lessonId)
+        .map(({ happenedAt, at }) => happenedAt ?? localMoment(Date.parse(at), zone).time);
+    },
+    [lessonId],
+  );
+  return useRecordsAfterPaint(timesOf);
+}
