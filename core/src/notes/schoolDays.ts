@@ -25,8 +25,8 @@ export const anyDays: SchoolDays = {
 const farthest = 400;
 
 /**
- * The school's calendar for reading notes: a school day lies in a term, on a weekday on which something
- * meets, and is not off.
+ * The school's calendar for reading notes: a school day lies in a term, from Monday to Friday or on a
+ * weekday on which something meets, and is not off.
  * @param now local date and time @param sectionId the class in hand, if any
  */
 export function schoolDays(
@@ -38,7 +38,7 @@ export function schoolDays(
   const weekdays = new Set(meetings.filter(({ removed }) => !removed).map(({ weekday }) => weekday));
   const isSchoolDay = (date: string) => {
     if (dayOffOn(date, daysOff)) return false;
-    const usual = weekdays.size > 0 ? weekdays.has(weekdayOf(date)) : weekdayOf(date) <= 5;
+    const usual = weekdayOf(date) <= 5 || weekdays.has(weekdayOf(date));
     return usual && (terms.length === 0 || termOn(date, terms) !== undefined);
   };
   let ahead: Lesson[] | null = null;

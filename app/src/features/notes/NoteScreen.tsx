@@ -3,7 +3,7 @@ import LockOpen from 'lucide-react-native/icons/lock-open';
 import Tag from 'lucide-react-native/icons/tag';
 import Trash from 'lucide-react-native/icons/trash';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { noteLinks, type Corrections } from '@slate-path/core/notes/links';
 import type { NoteVersion } from '@slate-path/core/notes/versions';
@@ -21,7 +21,7 @@ import { zoneOf } from '../records/clock';
 import { makeChange } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
+import { renewViews, useView } from '../records/views';
 import { correctionsOf, keepEdit, type Ties } from './edit';
 import { FollowUpLine } from './FollowUpLine';
 import { useReader } from './useReader';
@@ -36,6 +36,11 @@ export function NoteScreen() {
   const { noteId } = useLocalSearchParams<{ noteId: string }>();
   const note = useRecords((state) => state.current.note[noteId]);
   const { state, answer } = useView<{ versions: NoteVersion[] }>(`/api/notes/${encodeURIComponent(noteId)}`);
+  const waiting = useRecords((state) => state.entries.length > 0);
+  useEffect(() => {
+    // What was changed here has an earlier text now, which only the server has.
+    if (!waiting) renewViews();
+  }, [waiting, note?.text]);
   if (!note || note.removed)
     return (
       <Page title="Note" back={notes} tools={<TakeBack about={notesHistory} />}>
