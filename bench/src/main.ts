@@ -3,6 +3,7 @@ import { benchCheckIn } from './checkIn';
 import { benchDurable } from './durable';
 import { benchMatching } from './matching';
 import { benchMonth } from './month';
+import { benchNotes } from './notes';
 import { benchTallies } from './tallies';
 import { benchViews } from './views';
 
@@ -11,6 +12,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   matching: benchMatching,
   views: benchViews,
   month: benchMonth,
+  notes: benchNotes,
   checkIn: benchCheckIn,
   tallies: benchTallies,
   browser: benchBrowser,

@@ -19,14 +19,15 @@ export function searchTerms(typed: string): SearchTerm[] {
   const phrases = [...typed.matchAll(quotes)].map(([, phrase = '']) => phrase);
   const rest = typed.replace(quotes, ' ');
   const parts = rest.split(/\s+/).filter(Boolean);
-  const begun = /\S$/.test(rest) ? parts.length - 1 : -1;
-  const term = (text: string, prefix: boolean): SearchTerm => ({
-    words: wordsOf(text).map(({ folded }) => folded),
-    prefix,
-  });
+  const last = /\S$/.test(rest) ? parts.length - 1 : -1;
+  const term = (text: string, begun: boolean): SearchTerm => {
+    const words = wordsOf(text).map(({ folded }) => folded);
+    // One letter begins too many words to be of any help.
+    return { words, prefix: begun && (words.at(-1)?.length ?? 0) > 1 };
+  };
   return [
     ...phrases.map((phrase) => term(phrase, false)),
-    ...parts.map((part, at) => term(part, at === begun)),
+    ...parts.map((part, at) => term(part, at === last)),
   ]
     .filter(({ words }) => words.length > 0)
     .slice(0, 12);

@@ -204,5 +204,5 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   note: [['teacherId', 'at'], ['lessonId']],
   noteStudent: [['noteId'], ['studentId']],
   noteTopic: [['noteId'], ['topicId']],
-  followUp: [['teacherId', 'dueOn']],
+  followUp: [['teacherId', 'dueOn'], ['noteId']],
 };

@@ -58,30 +58,53 @@ interface Where {
   values: unknown[];
 }
 
-function whereOf({ teacherId, sectionId, lessonId, studentId, topicIds, from, until }: NoteFilter): Where {
-  const parts = ['"note"."teacherId" = ?', 'NOT "note"."removed"'];
-  const values: unknown[] = [teacherId];
-  const add = (sql: string, ...given: unknown[]) => {
-    parts.push(sql);
-    values.push(...given);
-  };
-  if (sectionId !== undefined) add('"note"."sectionId" = ?', sectionId);
-  if (lessonId !== undefined) add('"note"."lessonId" = ?', lessonId);
-  if (from !== undefined) add('"note"."at" >= ?', from);
-  if (until !== undefined) add('"note"."at" < ?', until);
+/** A set of row numbers; `near` where they lie close together, so that the rest need not be gone through. */
+interface RowSet extends Where {
+  near?: boolean;
+}
+
+/**
+ * What narrows the rows down by another table or an index is made a set of row numbers first: the index of
+ * words is then gone through once, and rows that are not in the set are never read.
+ */
+function setsOf({ teacherId, lessonId, studentId, topicIds, from, until }: NoteFilter): RowSet[] {
+  const sets: RowSet[] = [];
+  if (lessonId !== undefined)
+    sets.push({ sql: 'SELECT rowid FROM "note" WHERE "lessonId" = ?', values: [lessonId], near: true });
+  if (from !== undefined || until !== undefined)
+    sets.push({
+      sql: 'SELECT rowid FROM "note" WHERE "teacherId" = ? AND "at" >= ? AND "at" < ?',
+      values: [teacherId, from ?? '', until ?? '9999'],
+      near: true,
+    });
+  const tied = 'SELECT n.rowid FROM "note" n JOIN';
   if (studentId !== undefined)
-    add(
-      '"note"."id" IN (SELECT "noteId" FROM "noteStudent" WHERE "studentId" = ? AND NOT "removed")',
-      studentId,
-    );
-  if (topicIds !== undefined) {
-    const places = topicIds.map(() => '?').join(', ');
-    add(
-      `"note"."id" IN (SELECT "noteId" FROM "noteTopic" WHERE "topicId" IN (${places}) AND NOT "removed")`,
-      ...topicIds,
-    );
-  }
-  return { sql: parts.join(' AND '), values };
+    sets.push({
+      sql: `${tied} "noteStudent" s ON s."noteId" = n."id" WHERE s."studentId" = ? AND NOT s."removed"`,
+      values: [studentId],
+    });
+  if (topicIds !== undefined)
+    sets.push({
+      sql: `${tied} "noteTopic" t ON t."noteId" = n."id" WHERE t."topicId" IN (SELECT value FROM json_each(?)) AND NOT t."removed"`,
+      values: [JSON.stringify(topicIds)],
+    });
+  return sets;
+}
+
+/** @param rows what the number of a row is called: with a plus before it no index is used for it */
+function whereOf(filter: NoteFilter, rows: string): Where {
+  const { teacherId, sectionId } = filter;
+  const sets = setsOf(filter);
+  const own = sectionId === undefined ? [] : [sectionId];
+  return {
+    sql: [
+      ...sets.map(({ sql }) => `${rows} IN (${sql})`),
+      '"note"."teacherId" = ?',
+      'NOT "note"."removed"',
+      ...own.map(() => '"note"."sectionId" = ?'),
+    ].join(' AND '),
+    values: [...sets.flatMap(({ values }) => values), teacherId, ...own],
+  };
 }
 
 /** The rows of notes that fit, the latest first. */
@@ -91,20 +114,40 @@ export function findNoteRows(
   terms: readonly SearchTerm[],
   { limit, skip, join = 'AND' }: { limit: number; skip: number; join?: 'AND' | 'OR' },
 ): Record<string, unknown>[] {
-  const where = whereOf(filter);
-  if (terms.length === 0)
+  if (terms.length === 0) {
+    const where = whereOf(filter, '"note".rowid');
     return sql.all(
       `SELECT "note".* FROM "note" WHERE ${where.sql} ORDER BY "note"."at" DESC LIMIT ? OFFSET ?`,
       ...where.values,
       limit,
       skip,
     );
+  }
+  const where = whereOf(filter, '+"noteIndex".rowid');
+  const near = setsOf(filter).filter((set) => set.near);
+  const bounds = near.map(
+    (set) =>
+      ` AND "noteIndex".rowid BETWEEN (SELECT MIN(rowid) FROM (${set.sql})) AND (SELECT MAX(rowid) FROM (${set.sql}))`,
+  );
   // Numbers of rows grow with time: the index gives the latest first without sorting.
   return sql.all(
-    `SELECT "note".* FROM "noteIndex" JOIN "note" ON "note".rowid = "noteIndex".rowid WHERE "noteIndex" MATCH ? AND ${where.sql} ORDER BY "noteIndex".rowid DESC LIMIT ? OFFSET ?`,
+    `SELECT "note".* FROM "noteIndex" CROSS JOIN "note" ON "note".rowid = "noteIndex".rowid WHERE "noteIndex" MATCH ?${bounds.join('')} AND ${where.sql} ORDER BY "noteIndex".rowid DESC LIMIT ? OFFSET ?`,
     matchQuery(terms, filter.teacherId, join),
+    ...near.flatMap(({ values }) => [...values, ...values]),
     ...where.values,
     limit,
     skip,
+  );
+}
+
+/** The rows of a table that belong to some notes. */
+export function rowsOfNotes(
+  sql: Sql,
+  table: 'noteStudent' | 'noteTopic' | 'followUp',
+  noteIds: readonly string[],
+): Record<string, unknown>[] {
+  return sql.all(
+    `SELECT * FROM "${table}" WHERE "noteId" IN (SELECT value FROM json_each(?))`,
+    JSON.stringify(noteIds),
   );
 }

@@ -1,7 +1,7 @@
-import { In } from 'typeorm';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { instantOf } from '@slate-path/core/calendar/zone';
 import type { Note } from '@slate-path/core/records/schema';
+import { rowsOfNotes } from '../database/noteIndex';
 import type { OpenDatabase } from '../database/open';
 import { recordOfColumns } from '../database/rowSql';
 import { load } from '../views/load';
@@ -11,13 +11,15 @@ export const notesOf = (rows: Record<string, unknown>[]): Note[] =>
   rows.map((row) => recordOfColumns('note', row));
 
 /** Notes with whom and what they speak of and what they promise: three queries, however many they are. */
-export async function withLinks({ read }: Pick<OpenDatabase, 'read'>, note: Note[]) {
-  const ofThem = { noteId: In(note.map(({ id }) => id)) };
+export function withLinks({ lookUp }: Pick<OpenDatabase, 'lookUp'>, note: Note[]) {
+  const ids = note.map(({ id }) => id);
+  const ofThem = <T extends 'noteStudent' | 'noteTopic' | 'followUp'>(table: T) =>
+    rowsOfNotes(lookUp, table, ids).map((row) => recordOfColumns(table, row));
   return {
     note,
-    noteStudent: await load(read, 'noteStudent', ofThem),
-    noteTopic: await load(read, 'noteTopic', ofThem),
-    followUp: await load(read, 'followUp', ofThem),
+    noteStudent: ofThem('noteStudent'),
+    noteTopic: ofThem('noteTopic'),
+    followUp: ofThem('followUp'),
   };
 }
 

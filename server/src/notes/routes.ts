@@ -64,7 +64,7 @@ export const noteRoutes = [
       const rows = findNoteRows(database.lookUp, filter, searchTerms(words), { limit: perPage + 1, skip });
       const notes = notesOf(rows.slice(0, perPage));
       const found = notes.map(({ id }) => id);
-      return { ...(await withLinks(database, notes)), found, more: rows.length > perPage };
+      return { ...withLinks(database, notes), found, more: rows.length > perPage };
     },
   }),
   route({
@@ -111,7 +111,7 @@ export const noteRoutes = [
       const lines = await database.read
         .getRepository(ChangeEntity)
         .find({ where: { about: noteId, teacherId }, order: { seq: 'ASC' }, take: 500 });
-      const links = await withLinks(database, await load(database.read, 'note', { id: noteId }));
+      const links = withLinks(database, await load(database.read, 'note', { id: noteId }));
       return { ...links, versions: noteVersions(lines) };
     },
   }),
@@ -154,7 +154,7 @@ export const noteRoutes = [
       const { database } = services;
       const asked = topicId === undefined ? [] : await topicIdsOf(services, teacherId, topicId);
       const { notes, found, more } = await notesSpeakingOf(database, teacherId, names, asked);
-      return { ...(await withLinks(database, notes)), found, more };
+      return { ...withLinks(database, notes), found, more };
     },
   }),
   route({

@@ -150,7 +150,7 @@ export const viewRoutes = [
         tallying: await load(read, 'tallying', ofThem),
         tally: await load(read, 'tally', ofThem),
         turn: await load(read, 'turn', ofThem),
-        ...(await withLinks(services.database, await load(read, 'note', ofThem))),
+        ...withLinks(services.database, await load(read, 'note', ofThem)),
       };
     },
   }),
@@ -216,7 +216,7 @@ export const viewRoutes = [
         message: await load(from, 'message', of),
         checkIn: await load(from, 'checkIn', of),
         sweep: await load(from, 'sweep', of),
-        ...(await withLinks(services.database, await notesAbout(from, of))),
+        ...withLinks(services.database, await notesAbout(from, of)),
       };
     },
   }),

@@ -21,6 +21,7 @@ const statements = [
   `CREATE INDEX "noteTopic_by_topicId" ON "noteTopic" ("topicId")`,
   `CREATE TABLE "followUp" (${record}, "noteId" text NOT NULL, "dueOn" text NOT NULL, "outcome" text NOT NULL, ${points('FK_3dac0d098f970b2401abf70bea0', 'teacherId', 'teacher')}, ${points('FK_afdba669e43e35af6f2bfce9d7e', 'noteId', 'note')})`,
   `CREATE INDEX "followUp_by_teacherId" ON "followUp" ("teacherId")`,
+  `CREATE INDEX "followUp_by_noteId" ON "followUp" ("noteId")`,
   `CREATE INDEX "followUp_by_teacherId_dueOn" ON "followUp" ("teacherId", "dueOn")`,
   ...noteIndexStatements,
   `CREATE TABLE "erasure" ("studentId" text PRIMARY KEY NOT NULL, "teacherId" text NOT NULL, "erasedAt" text NOT NULL, ${points('FK_efe873aa7be9c73f36ab608d371', 'teacherId', 'teacher')})`,
