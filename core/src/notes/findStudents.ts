@@ -161,6 +161,7 @@ class Reader {
       const form = this.formsAt(at + length).find(({ word }) => partIn(this.roster.index, id, word) !== null);
       const nextPart = form && partIn(this.roster.index, id, form.word);
       if (!form || !nextPart || (/,/.test(next.gap) && nextPart === 'family')) break;
+      if (nextPart === 'family' && this.isSmallWord(at, at + length)) break;
       parts.push(nextPart);
       to = form.to;
       slip ||= form.slip;
@@ -180,6 +181,13 @@ class Reader {
       to,
       contradicted: initial !== null || (!owned && this.isOtherName(at + length)),
     };
+  }
+
+  /** "Pat read aloud" does not name Pat Read: a small word behind a capital name. */
+  private isSmallWord(first: number, at: number): boolean {
+    const word = this.words[at];
+    if (!word || word.capital || !this.words[first]?.capital) return false;
+    return isEnglishWord(word.bare);
   }
 
   /** A family name may stand before, with a comma; all else joins by a space or a hyphen. */

@@ -35,6 +35,7 @@ const personPlaces = set(
 const objects = set(
   'the a an his her my our your their its it them him us me this that these those all every each some any to',
 );
+const particles = set('out up off down back away');
 const greetings = set('done thanks thank bravo dear hello hi well congratulations kudos hooray');
 /** Modal verbs and months: small ones are never names by themselves before a verb. */
 const modals = set('will may can might must shall should would could');
@@ -158,7 +159,10 @@ function followedAsSubject({ words, from, to }: Around): boolean {
     const after = same(words, from, to + 1);
     return after !== undefined && states.has(after.folded) && !adverbs.has(after.folded);
   }
-  if (modals.has(next.folded)) return true;
+  if (modals.has(next.folded) || next.folded === 'not') return true;
+  // "Max out the volume": a verb and its particle.
+  const after = same(words, from, to + 1);
+  if (particles.has(next.folded) && after && objects.has(after.folded)) return false;
   if (states.has(next.folded)) return true;
   // "may needs", "grace yawned"; but "marks needed" and "hopes dashed" are not of a name.
   return (isThirdPerson(next) && !isThirdPerson(word)) || isPast(next);
