@@ -93,6 +93,13 @@ const sitInCircle = async (page: Page) => {
   await tap(page, 'Gave evidence');
 };
 
+const typeNote = async (page: Page) => {
+  await tap(page, 'Write a note');
+  await says(page, 'Just type, or dictate');
+  await page.keyboard.type('dario and mei both stuck on splicing, dario wants till thursday');
+  await says(page, 'Which Mei?');
+};
+
 /** The page that a student sees; on the clock of these pictures the class's lesson is on. */
 async function studentsPage(): Promise<string> {
   const { token } = await client.postJson<{ token: string }>(`/api/sections/${boats}/check-in-links`, {});
@@ -129,7 +136,8 @@ const shots: Shot[] = [
   { name: 'lesson-phone', path: '/', size: 'phone', before: takeRoll },
   { name: 'lesson-wide', path: '/', size: 'wide' },
   { name: 'tally-phone', path: '/?mode=tally', size: 'phone', before: tallyLesson },
-  { name: 'turns-phone', path: '/?mode=turns', size: 'phone', before: (page) => tap(page, 'Draw') },
+  { name: 'note-phone', path: '/', size: 'phone', before: typeNote },
+  { name: 'notes-wide', path: '/notes?words=splices', size: 'wide' },
   {
     name: 'circle-board-wide',
     path: `/lessons/${encodeURIComponent(await lessonToday(shore))}?mode=circle`,
@@ -142,7 +150,6 @@ const shots: Shot[] = [
   { name: 'days-wide', path: `/classes/${tides}/days`, size: 'wide', before: catchUp },
   { name: 'totals-wide', path: `/totals?sectionId=${tides}`, size: 'wide' },
   { name: 'write-phone', path: `/write?sectionId=${boats}`, size: 'phone' },
-  { name: 'vocabulary-phone', path: '/desk/vocabulary', size: 'phone' },
   { name: 'weather-board-wide', path: `/classes/${advisory}/weather`, size: 'wide', theme: 'dark' },
   { name: 'check-in-phone', path: await studentsPage(), size: 'phone', before: comeIn },
   {

@@ -88,7 +88,8 @@ class Eraser {
     this.remember();
     return {
       name: displayName(this.student),
-      gone: this.gone,
+      // The student first, then what hung on them.
+      gone: this.gone.toReversed(),
       cleaned: this.cleaned,
       lines,
       shared: this.names.shared,

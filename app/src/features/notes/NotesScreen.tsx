@@ -110,10 +110,12 @@ export function NotesScreen() {
 }
 
 /** What is shown, in words. */
-function useFilterWords({ sectionId, studentId, topicId, lessonId, from, to }: NoteQuery): string {
+function useFilterWords(query: NoteQuery): string {
+  const { words: typed, sectionId, studentId, topicId, lessonId, from, to } = query;
   const { section, student, topic, lesson } = useRecords((state) => state.current);
   const one = student[studentId];
   const words = [
+    typed.trim() === '' ? '' : `with “${typed.trim()}”`,
     one ? `about ${displayName(one)}` : '',
     topic[topicId]?.name ? `on ${topic[topicId].name}` : '',
     section[sectionId]?.name ?? '',
