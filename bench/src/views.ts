@@ -3,6 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import { readRolls } from '@slate-path/server/roll/readRoll';
+import { readWatch } from '@slate-path/server/watch/readWatch';
 import { startServer, type Running } from '@slate-path/server/start';
 import { teacher } from '@slate-path/e2e/src/classroom';
 import { median, percentile } from './percentile';
@@ -52,10 +53,16 @@ async function queriesPerView(
   const { file } = running.services.database;
   const teacherId = (await client.get<{ teacher: { id: string } }>('/api/session')).teacher.id;
   const to = schoolDays(size.days).at(-1) ?? firstDay;
-  const before = queriesSoFar();
-  readRolls({ file, teacherId, sectionId: null, from: firstDay, to, now: Date.now() });
-  const read = queriesSoFar() - before;
-  for (const name of ['totals', 'roll']) found[name] = (found[name] ?? 0) + read;
+  const inWorker = (names: string[], read: () => unknown) => {
+    const before = queriesSoFar();
+    read();
+    const queries = queriesSoFar() - before;
+    for (const name of names) found[name] = (found[name] ?? 0) + queries;
+  };
+  inWorker(['totals', 'roll'], () =>
+    readRolls({ file, teacherId, sectionId: null, from: firstDay, to, now: Date.now() }),
+  );
+  inWorker(['watch'], () => readWatch({ file, teacherId }));
   return found;
 }
 

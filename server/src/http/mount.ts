@@ -31,13 +31,22 @@ function authorise({ allow }: Route, services: Services, request: Request): stri
   return teacherId;
 }
 
-/** The ETag of a view: it is as new as the teacher's last change. */
-function etagOf(services: Services, teacherId: string): string {
-  const last = services.database.lookUp.get<{ seq: number }>(
-    'SELECT "seq" FROM "change" WHERE "teacherId" = ? ORDER BY "seq" DESC LIMIT 1',
-    teacherId,
-  );
-  return `W/"${last?.seq ?? 0}"`;
+/** The ETag of a view: it is as new as the teacher's last change, or the last one of its kinds. */
+function etagOf(
+  { database, clock }: Services,
+  teacherId: string,
+  cached: NonNullable<Route['cached']>,
+): string {
+  const seqOf = (where: string, ...values: unknown[]) =>
+    database.lookUp.get<{ seq: number }>(
+      `SELECT "seq" FROM "change" WHERE "teacherId" = ?${where} ORDER BY "seq" DESC LIMIT 1`,
+      teacherId,
+      ...values,
+    )?.seq ?? 0;
+  if (cached === 'per-teacher') return `W/"${seqOf('')}"`;
+  const places = cached.kinds.map(() => '?').join(', ');
+  const day = new Date(clock()).toISOString().slice(0, 10);
+  return `W/"${seqOf(` AND "kind" IN (${places})`, ...cached.kinds)}-${day}"`;
 }
 
 function handlerOf(route: Route, services: Services): RequestHandler {
@@ -55,7 +64,7 @@ function handlerOf(route: Route, services: Services): RequestHandler {
     response.setHeader('Cache-Control', 'private, no-cache');
     response.setHeader('Slate-Now', new Date(services.clock()).toISOString());
     if (route.cached) {
-      const etag = etagOf(services, teacherId);
+      const etag = etagOf(services, teacherId, route.cached);
       response.setHeader('ETag', etag);
       if (request.headers['if-none-match'] === etag) {
         response.status(304).end();

@@ -49,8 +49,11 @@ export interface Route<
   answer: A;
   /** Other than JSON: the answer is text of this type. */
   answersWith?: string;
-  /** `per-teacher`: the answer has an ETag from the teacher's last change. */
-  cached?: 'per-teacher';
+  /**
+   * The answer has an ETag: from the teacher's last change, or from the last one of some kinds and the day,
+   * for what every device asks for again and again.
+   */
+  cached?: 'per-teacher' | { kinds: readonly string[] };
   /** Tries in a quarter of an hour from one address, where guessing must be slow. */
   triesPerQuarterHour?: number;
   /** Only tries that fail count: many may come from one address with good reason. */

@@ -13,7 +13,7 @@ import type { SuggestedTopic } from '@slate-path/core/notes/suggestTopics';
 import type { Erasure, ErasureRequest } from '../erasure/erase';
 import type { NotesFileRequest } from '../notes/notesFile';
 import type { SuggestionRange } from '../notes/suggest';
-import type { WatchInput, WatchItem } from '@slate-path/core/watch/watchList';
+import type { WatchReading, WatchRequest } from '../watch/readWatch';
 
 /** What the worker can do, by name: the input it takes and the result it gives. */
 export interface JobKinds {
@@ -26,7 +26,7 @@ export interface JobKinds {
     input: { bytes: Uint8Array; lessonDate: string | null; order: DateOrder | null };
     result: { refused: string } | ParticipantReading;
   };
-  watch: { input: WatchInput; result: WatchItem[] };
+  watch: { input: WatchRequest; result: WatchReading };
   totals: { input: RollRange; result: StudentTotals[] };
   rollFile: { input: RollFileRequest; result: Uint8Array };
   counts: { input: CountRange; result: CountReading };

@@ -2,7 +2,7 @@
 import { register } from 'tsx/esm/api';
 
 register();
-const {
+export const {
   readRoster,
   readParticipants,
   watch,
@@ -15,17 +15,3 @@ const {
   notesFile,
   erase,
 } = await import('./worker.ts');
-
-export {
-  readRoster,
-  readParticipants,
-  watch,
-  totals,
-  rollFile,
-  counts,
-  countsFile,
-  circleFile,
-  suggestTopics,
-  notesFile,
-  erase,
-};

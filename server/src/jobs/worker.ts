@@ -4,7 +4,6 @@ import { mergeRoster } from '@slate-path/core/roster/mergeRoster';
 import { readRosterFile } from '@slate-path/core/roster/oneRoster';
 import { readRoster as readRosterRows } from '@slate-path/core/roster/readRoster';
 import { classTotals } from '@slate-path/core/roll/rollTable';
-import { watchList } from '@slate-path/core/watch/watchList';
 import { erase as eraseStudent } from '../erasure/erase';
 import { notesFile as writeNotesFile } from '../notes/notesFile';
 import { suggest } from '../notes/suggest';
@@ -13,6 +12,7 @@ import { rollFile as writeRollFile } from '../roll/rollFile';
 import { circleFile as writeCircleFile } from '../tallies/circleFile';
 import { countsFile as writeCountsFile } from '../tallies/countsFile';
 import { readCounts } from '../tallies/readCounts';
+import { readWatch } from '../watch/readWatch';
 import type { JobKinds } from './jobs';
 
 type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<JobKinds[K]['result']>;
@@ -36,7 +36,7 @@ export const readRoster: Job<'readRoster'> = ({ bytes, roles, sectionId, people 
 export const readParticipants: Job<'readParticipants'> = ({ bytes, lessonDate, order }) =>
   orRefused(async () => readList(await readTable(bytes), lessonDate, order ?? undefined));
 
-export const watch: Job<'watch'> = (input) => Promise.resolve(watchList(input));
+export const watch: Job<'watch'> = (input) => Promise.resolve(readWatch(input));
 
 export const totals: Job<'totals'> = (range) => {
   const { now, classes } = readRolls(range);

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { In } from 'typeorm';
 import { mondayOf } from '@slate-path/core/calendar/localTime';
 import { localMoment } from '@slate-path/core/calendar/zone';
+import { noteChanges } from '@slate-path/core/notes/changes';
 import { followUpCalendar, summaryOf } from '@slate-path/core/notes/followUpCalendar';
 import { searchTerms } from '@slate-path/core/notes/searchTerms';
 import { withMerged } from '@slate-path/core/notes/topics';
@@ -18,6 +19,8 @@ import { notesSpeakingOf } from './speaking';
 
 /** How long notes are on every device, network or not. */
 const recentDays = 42;
+/** What alters notes, their ties and promises. */
+const changesOfNotes = [...Object.keys(noteChanges), 'undo', 'erasure'];
 const perPage = 50;
 const dayMs = 86_400_000;
 
@@ -73,7 +76,7 @@ export const noteRoutes = [
     summary:
       'The notes of the last six weeks and what is still to be looked at again: what every device keeps.',
     allow: 'teacher',
-    cached: 'per-teacher',
+    cached: { kinds: changesOfNotes },
     answer: z.object(Links),
     async handle({ teacherId, services }) {
       const { database } = services;

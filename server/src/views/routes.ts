@@ -1,9 +1,7 @@
 import { z } from 'zod';
 import { Between, In, IsNull, type DataSource } from 'typeorm';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
-import { groupBy } from '@slate-path/core/records/groupBy';
 import { Id, LocalDate, recordSchema, type Lesson } from '@slate-path/core/records/schema';
-import { rollBookOf } from '@slate-path/core/roll/book';
 import { WatchItem } from '@slate-path/core/watch/watchList';
 import { ChangeEntity, ErasureEntity } from '../database/entities';
 import { ownerOf, route } from '../http/route';
@@ -242,20 +240,7 @@ export const viewRoutes = [
     allow: 'teacher',
     cached: 'per-teacher',
     answer: z.object({ items: z.array(WatchItem), mark: z.array(recordSchema('mark')) }),
-    async handle({ teacherId, services }) {
-      const from = services.database.read;
-      const present = { teacherId, removed: false };
-      const enrolments = await load(from, 'enrolment', present);
-      const lessons = await load(from, 'lesson', present);
-      const marks = await load(from, 'mark', present);
-      const standings = await load(from, 'standing', { teacherId });
-      const school = await load(from, 'school', { teacherId });
-      const sections = await load(from, 'section', { teacherId });
-      const book = rollBookOf({ marks, standings, sections, school: school[0] });
-      const items = await services.jobs.run('watch', { enrolments, lessons, book });
-      const marksOf = groupBy(marks, ({ studentId }) => studentId);
-      const listed = new Set(items.map(({ studentId }) => studentId));
-      return { items, mark: [...listed].flatMap((studentId) => marksOf.get(studentId) ?? []) };
-    },
+    handle: ({ teacherId, services: { database, jobs } }) =>
+      jobs.run('watch', { file: database.file, teacherId }),
   }),
 ];

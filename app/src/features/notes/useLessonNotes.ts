@@ -10,11 +10,15 @@ export function useNoteTimes(lessonId: string): string[] {
   const timesOf = useCallback(
     ({ current }: RecordsState) => {
       const zone = zoneOf(Object.values(current.school)[0]);
-      return latestNotes(current)
-        .filter((note) => note.lessonId === lessonId)
-        .map(({ happenedAt, at }) => happenedAt ?? localMoment(Date.parse(at), zone).time);
+      return (
+        latestNotes(current)
+          .filter((note) => note.lessonId === lessonId)
+          .map(({ happenedAt, at }) => happenedAt ?? localMoment(Date.parse(at), zone).time)
+          // As text, so that a tap on the roll, which changes no note, draws nothing anew.
+          .join(' ')
+      );
     },
     [lessonId],
   );
-  return useRecordsAfterPaint(timesOf);
+  return useRecordsAfterPaint(timesOf).split(' ').filter(Boolean);
 }
