@@ -104,7 +104,12 @@ test('a question of two with one name stays with the note until it is answered',
   await says(page, 'Which Mei is meant?');
   await tap(page, 'Mei Tanaka');
   await saved(page);
-  const { note, noteStudent } = await notes();
+  await writeNote('mei early, no: taken back');
+  await tap(page, 'Take back');
+  await saved(page);
+  const { note: all, noteStudent } = await notes();
+  const note = all.filter(({ removed }) => !removed);
+  expect(note.map(({ text }) => text)).toEqual(['mei late']);
   expect(note[0]?.doubts).toEqual([]);
   expect(noteStudent).toMatchObject([{ studentId: meiTanaka, spans: [{ from: 0, to: 3 }] }]);
 });
@@ -208,6 +213,23 @@ test('a date that cannot be is said so, an own note stays out of a reader’s pa
     fetch('/api/students/dario/notes-file?format=csv').then((answer) => answer.text()),
   );
   expect(file).not.toContain('Dario back');
+});
+
+test('what is removed or settled on one device is so on the other', async () => {
+  await writeNote('ask Dario tomorrow');
+  await writeNote('Pupil01 hums');
+  await saved(page);
+  const other = await openPage(await browser.createBrowserContext(), 'phone');
+  await signIn(other, server.address);
+  await other.goto(`${server.address}/notes`);
+  await says(other, 'Pupil01 hums');
+  await page.goto(`${server.address}/notes`);
+  await tap(page, 'Open the note');
+  await tap(page, 'Remove');
+  await says(page, 'not here any more');
+  await saved(page);
+  await other.waitForFunction(() => !document.body.innerText.includes('Dario'), { timeout: 30_000 });
+  await says(other, 'Pupil01 hums');
 });
 
 test('a student is erased after a preview, and another device of the teacher forgets too', async () => {

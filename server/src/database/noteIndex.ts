@@ -51,6 +51,8 @@ export interface NoteFilter {
   /** Moments, `from` included, `until` not. */
   from?: string | undefined;
   until?: string | undefined;
+  /** Removed ones too, for those who keep a copy must hear of it. */
+  removedToo?: boolean;
 }
 
 interface Where {
@@ -93,14 +95,14 @@ function setsOf({ teacherId, lessonId, studentId, topicIds, from, until }: NoteF
 
 /** @param rows what the number of a row is called: with a plus before it no index is used for it */
 function whereOf(filter: NoteFilter, rows: string): Where {
-  const { teacherId, sectionId } = filter;
+  const { teacherId, sectionId, removedToo = false } = filter;
   const sets = setsOf(filter);
   const own = sectionId === undefined ? [] : [sectionId];
   return {
     sql: [
       ...sets.map(({ sql }) => `${rows} IN (${sql})`),
       '"note"."teacherId" = ?',
-      'NOT "note"."removed"',
+      ...(removedToo ? [] : ['NOT "note"."removed"']),
       ...own.map(() => '"note"."sectionId" = ?'),
     ].join(' AND '),
     values: [...sets.flatMap(({ values }) => values), teacherId, ...own],

@@ -63,10 +63,10 @@ export const noteRoutes = [
       const { database } = services;
       const days = await momentsOf(database, teacherId, { from, to });
       const topicIds = topicId === undefined ? undefined : await topicIdsOf(services, teacherId, topicId);
-      const filter = { teacherId, topicIds, ...by, ...days };
+      const filter = { teacherId, topicIds, removedToo: true, ...by, ...days };
       const rows = findNoteRows(database.lookUp, filter, searchTerms(words), { limit: perPage + 1, skip });
       const notes = notesOf(rows.slice(0, perPage));
-      const found = notes.map(({ id }) => id);
+      const found = notes.filter(({ removed }) => !removed).map(({ id }) => id);
       return { ...withLinks(database, notes), found, more: rows.length > perPage };
     },
   }),
@@ -81,14 +81,14 @@ export const noteRoutes = [
     async handle({ teacherId, services }) {
       const { database } = services;
       const from = new Date(services.clock() - recentDays * dayMs).toISOString();
-      const recent = notesOf(
-        findNoteRows(database.lookUp, { teacherId, from }, [], { limit: 5000, skip: 0 }),
-      );
-      const open = await load(database.read, 'followUp', { teacherId, outcome: 'open', removed: false });
+      const since = { teacherId, from, removedToo: true };
+      const recent = notesOf(findNoteRows(database.lookUp, since, [], { limit: 5000, skip: 0 }));
+      // All of them: one that was settled on another device is settled here too.
+      const followUp = await load(database.read, 'followUp', { teacherId });
       const here = new Set(recent.map(({ id }) => id));
-      const older = open.map(({ noteId }) => noteId).filter((id) => !here.has(id));
-      const promised = await load(database.read, 'note', { id: In(older) });
-      return withLinks(database, [...recent, ...promised]);
+      const older = followUp.filter(({ outcome, noteId }) => outcome === 'open' && !here.has(noteId));
+      const promised = await load(database.read, 'note', { id: In(older.map(({ noteId }) => noteId)) });
+      return { ...withLinks(database, [...recent, ...promised]), followUp };
     },
   }),
   route({

@@ -34,7 +34,7 @@ export async function loadOfLessonsBetween<T extends 'mark' | 'checkIn' | 'sweep
   return rows.map((row) => toRecord<T>(row));
 }
 
-/** The notes that speak of a student. */
+/** The notes that speak of a student, or did: a copy of what was removed must hear of it. */
 export async function notesAbout(
   database: DataSource,
   { studentId }: { studentId: string },
@@ -43,7 +43,7 @@ export async function notesAbout(
     .getRepository(recordEntities.note)
     .createQueryBuilder('row')
     .innerJoin('noteStudent', 'link', 'link.noteId = row.id')
-    .where('link.studentId = :studentId AND NOT link.removed', { studentId })
+    .where('link.studentId = :studentId', { studentId })
     .getMany();
   return rows.map((row) => toRecord<'note'>(row));
 }

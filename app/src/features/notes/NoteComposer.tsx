@@ -3,7 +3,7 @@ import Lock from 'lucide-react-native/icons/lock';
 import LockOpen from 'lucide-react-native/icons/lock-open';
 import SendHorizontal from 'lucide-react-native/icons/send-horizontal';
 import X from 'lucide-react-native/icons/x';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { happenedAt } from '@slate-path/core/notes/findTimes';
 import { noteLinks, type NoteLinks } from '@slate-path/core/notes/links';
@@ -22,6 +22,8 @@ import { useNotePlace, useRoom, type NotePlace } from './place';
 import { useReader } from './useReader';
 import { Understood } from './Understood';
 import { keepNote } from './write';
+
+const longNote = 1500;
 
 /** What was kept, in words: about whom, and when it comes up again. */
 function keptWords(links: NoteLinks): string {
@@ -68,15 +70,19 @@ export default function NoteComposer() {
   const name = useRecords((state) =>
     place.sectionId ? (state.current.section[place.sectionId]?.name ?? '') : '',
   );
-  const reading = useMemo(() => read(text), [text, read]);
-  const links = useMemo(() => noteLinks(text, reading, corrections), [text, reading, corrections]);
+  // A long one (pasted, as a rule) is read behind the keys, not before them.
+  const late = useDeferredValue(text);
+  const asked = text.length > longNote ? late : text;
+  const reading = useMemo(() => read(asked), [asked, read]);
+  const links = useMemo(() => noteLinks(asked, reading, corrections), [asked, reading, corrections]);
   const time = noTime ? null : happenedAt(reading.times, now.time);
   const empty = text.trim() === '';
   const send = () => {
     if (empty) return;
     const { lesson, sectionId } = place;
-    const noteId = keepNote({ text, links, happenedAt: time, lesson, sectionId, place: room, own });
-    clearDraft({ noteId, words: keptWords(links) });
+    const whole = asked === text ? links : noteLinks(text, read(text), corrections);
+    const noteId = keepNote({ text, links: whole, happenedAt: time, lesson, sectionId, place: room, own });
+    clearDraft({ noteId, words: keptWords(whole) });
   };
   return (
     <View
@@ -125,7 +131,7 @@ export default function NoteComposer() {
         ) : (
           <>
             <Understood
-              text={text}
+              text={asked}
               reading={reading}
               links={links}
               corrections={corrections}

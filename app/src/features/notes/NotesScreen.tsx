@@ -20,6 +20,7 @@ import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
+import { StudentSearch } from './CorrectionPanels';
 import { openDraft } from './draft';
 import { NoteCard } from './NoteCard';
 import { momentOf } from './ties';
@@ -155,6 +156,7 @@ function Filters({ query, onChange }: FiltersProps) {
   const current = useRecords((state) => state.current);
   const sections = listOf(current, 'section').sort((a, b) => a.name.localeCompare(b.name));
   const topics = standingTopics(current.topic);
+  const student = current.student[query.studentId];
   const any = { value: '', label: 'Any' };
   const day = (label: string, field: 'from' | 'to') => (
     <DateField
@@ -177,6 +179,26 @@ function Filters({ query, onChange }: FiltersProps) {
           onChange({ sectionId });
         }}
       />
+      <Words bold>Student</Words>
+      {student ? (
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
+          <Words>{displayName(student)}</Words>
+          <Action
+            label="Anybody"
+            kind="plain"
+            onPress={() => {
+              onChange({ studentId: '' });
+            }}
+          />
+        </View>
+      ) : (
+        <StudentSearch
+          left={[]}
+          onChoose={(studentId) => {
+            onChange({ studentId });
+          }}
+        />
+      )}
       {topics.length > 0 ? (
         <>
           <Words bold>Topic</Words>
