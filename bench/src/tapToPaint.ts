@@ -20,14 +20,15 @@ export async function tapToPaint(page: Page, name: string): Promise<number> {
         ({ timeStamp: begun }) => {
           // Asked for before the page asks for its own frame: what it does once the mark is painted comes
           // after this, and is not waited for. A mark that is not in this frame is waited for, frame by frame.
-          const state = { look: () => undefined as unknown };
-          state.look = () =>
+          const look: (() => unknown)[] = [];
+          look.push(() =>
             row.getAttribute('aria-label') === before
-              ? requestAnimationFrame(() => state.look())
+              ? requestAnimationFrame(() => look[0]?.())
               : setTimeout(() => {
                   resolve(performance.now() - begun);
-                }, 0);
-          requestAnimationFrame(() => state.look());
+                }, 0),
+          );
+          requestAnimationFrame(() => look[0]?.());
         },
         { once: true, capture: true },
       );
