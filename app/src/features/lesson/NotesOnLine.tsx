@@ -16,7 +16,7 @@ interface NotesOnLineProps {
 const height = 44;
 const lineAt = 26;
 
-/** Notes on the lesson line, each a small sheet hanging from its minute; a tap shows them. */
+/** Notes on the lesson line, each a small sheet lying at its minute; a tap shows them. */
 export const NotesOnLine = memo(
   function NotesOnLine({ lessonId, at, width, onOpen }: NotesOnLineProps) {
     const palette = usePalette();
@@ -37,7 +37,7 @@ export const NotesOnLine = memo(
           {places.map((x) => (
             <Path
               key={x}
-              d={`M${x - 5} ${lineAt + 6}h10v8l-3 3h-7z`}
+              d={`M${x - 5} ${lineAt - 6}h10v9l-3 3h-7z`}
               fill={palette.surface}
               stroke={palette.ink}
               strokeWidth={1.5}

@@ -31,17 +31,16 @@ export default function NoteKept({ kept }: { kept: NonNullable<Draft['kept']> })
       role="status"
       style={{
         flexDirection: 'row',
-        flexWrap: 'wrap',
         alignItems: 'center',
-        gap: space(1),
-        paddingHorizontal: space(4),
+        paddingLeft: space(4),
+        paddingRight: space(1),
         backgroundColor: palette.slateWash,
         borderTopWidth: 1,
         borderColor: palette.line,
       }}
     >
-      <View style={{ flexGrow: 1, flexShrink: 1, flexBasis: 160, paddingVertical: space(2) }}>
-        <Words lines={2} live>
+      <View style={{ flex: 1, paddingVertical: space(2) }}>
+        <Words lines={3} live>
           {kept.words}
         </Words>
       </View>
