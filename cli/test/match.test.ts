@@ -1,23 +1,10 @@
-import { spawnSync } from 'node:child_process';
-import fs from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
+import { fileOf, slate } from './slate';
 
-const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'slate-'));
-const fileOf = (name: string, text: string) => {
-  const file = path.join(folder, name);
-  fs.writeFileSync(file, text);
-  return file;
-};
 const roster = fileOf(
   'roster.csv',
   'id,given_name,family_name,called,email\na,Mei,Tanaka,,mei@x.example\nb,Mei,Thorsen,,\nc,Dario,Quispe,,\nd,Jun,,,\n',
 );
-const match = (...words: string[]) =>
-  spawnSync('node', ['--import', 'tsx', 'cli/src/main.ts', 'match', ...words], {
-    encoding: 'utf8',
-    env: { ...process.env, TZ: 'Europe/Dublin' },
-  });
+const match = (...words: string[]) => slate('match', ...words);
 
 test('a list comes out as a line a student, then those nobody is sure of', () => {
   const list = fileOf(

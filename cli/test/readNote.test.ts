@@ -1,21 +1,11 @@
-import { spawnSync } from 'node:child_process';
-import fs from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
+import { fileOf, slate } from './slate';
 
-const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'slate-'));
-const fileOf = (name: string, text: string) => {
-  const file = path.join(folder, name);
-  fs.writeFileSync(file, text);
-  return file;
-};
 const roster = fileOf(
   'students.csv',
   'id,given_name,family_name,called,email,grade\na,Mei,Tanaka,,,7\nb,Mei,Thorsen,,,7\nc,Dario,Quispe,,,8\nd,Zélie,Okafor,,,8\n',
 );
 const topics = fileOf('topics.csv', 'id,name,trouble\nt1,splicing,true\nt2,off-task,true\n');
-const run = (...words: string[]) =>
-  spawnSync('node', ['--import', 'tsx', 'cli/src/main.ts', 'read-note', ...words], { encoding: 'utf8' });
+const run = (...words: string[]) => slate('read-note', ...words);
 const read = (text: string) =>
   run('--roster', roster, '--topics', topics, '--at', '2026-11-25T10:05:00', '--text', text, '--json');
 

@@ -25,7 +25,12 @@ const lesson = {
 beforeAll(async () => {
   server = await startServer({ now: '2026-11-23T10:44:00Z', runs: true });
   ines = await signedIn(server.address);
-  await makeClass(ines, section, { [odalys]: 'Odalys', [jun]: 'Jun', [wren]: 'Wren' });
+  await makeClass(ines, section, {
+    [odalys]: 'Odalys',
+    [jun]: 'Jun',
+    [wren]: 'Wren',
+    '01M800000000000000000STUDD': 'Ulla',
+  });
   await send(ines, [
     change('student.set', student(odalys, 'Odalys', 'Brandt', 'odalys.brandt@ternrock.example')),
     change('student.set', student(wren, 'Wren', 'Tesfaye')),
@@ -278,6 +283,16 @@ test('erasing a student leaves no byte of the name in the file, its journal, the
   expect(notes.find(({ id }) => id === 'note1')?.text).toBe('██████ and Wren both stuck on splicing');
   const { erasedAt } = await json<{ erasedAt: string }>('/api/setup');
   expect(erasedAt).toMatch(/^2026-11-23/);
+});
+
+test('a class keeps its name when a student who has a word of it is erased', async () => {
+  const boats = '01M800000000000000000STUDD';
+  await send(ines, [change('student.set', student(boats, 'Ulla', 'Boats'))]);
+  expect((await ines.call('POST', `/api/students/${boats}/erasure`, { name: 'Ulla Boats' })).status).toBe(
+    200,
+  );
+  const { section: sections } = await json<{ section: { name: string }[] }>('/api/setup');
+  expect(sections.map(({ name }) => name)).toEqual(['Boats']);
 });
 
 test('a device that has not heard of it loses nothing of the others, and brings no name back', async () => {

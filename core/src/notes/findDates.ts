@@ -2,7 +2,6 @@ import { GB, type ParsedResult } from 'chrono-node/en';
 import { addDays, mondayOf } from '../calendar/localTime';
 import {
   ahead,
-  counted,
   monthWord,
   nextWeekday,
   overlaps,
@@ -14,6 +13,7 @@ import {
 import { nextSchoolDay } from './schoolDays';
 import { tenseAt, type Tense } from './tense';
 import type { Word } from './words';
+
 /** A day that a text speaks of. */
 export interface DateFound {
   from: number;
@@ -56,7 +56,7 @@ function fromLibrary(
     if (!capital && day === lower && !beforeDays.test(text.slice(0, index))) return null;
     if (day === 'weekend') return null;
   }
-  if (/^tomorrow|^tmrw?$/.test(lower)) return { ...span, ...counted(addDays(context.today, 1)) };
+  if (/^tomorrow|^tmrw?$/.test(lower)) return { ...span, ...ahead(addDays(context.today, 1)) };
   if (/\bago\b|^yesterday|^last\b/.test(lower)) return { ...span, date: asDate(start.date()), tense: 'past' };
   if (knows('weekday') && !knows('day')) return weekdayFound(span, lower, start.get('weekday') ?? 0, context);
   // "7/10" is a score; a day with a month and a slash was taken above where it is one.
@@ -77,22 +77,29 @@ function weekdayFound(
   return { ...span, date: next, tense: 'open', before: addDays(next, -7) };
 }
 
-function settled(found: Found, words: readonly Word[], { today, days }: DateContext): DateFound {
+type IsName = (word: Word) => boolean;
+
+function settled(
+  found: Found,
+  words: readonly Word[],
+  { today, days }: DateContext,
+  isName: IsName,
+): DateFound {
   const { from, to, date } = found;
   if (found.impossible) return { from, to, date: null, kind: 'impossible', instead: null };
   if (date === null) return { from, to, date: null, kind: 'unknown', instead: null };
-  const tense = found.tense === 'open' ? sentenceTense(found, words) : found.tense;
+  const tense = found.tense === 'open' ? sentenceTense(found, words, isName) : found.tense;
   if (tense === 'past' && found.before) return { from, to, date: found.before, kind: 'past', instead: null };
   if (tense === 'past' || date <= today) return { from, to, date, kind: 'past', instead: null };
   const open = nextSchoolDay(date, days);
   return { from, to, date: open, kind: 'ahead', instead: open === date ? null : date };
 }
 
-function sentenceTense(found: Found, words: readonly Word[]): Tense {
+function sentenceTense(found: Found, words: readonly Word[], isName: IsName): Tense {
   const first = words.find((word) => word.to > found.from);
   if (!first) return 'open';
   const sentence = words.filter((word) => word.sentence === first.sentence);
-  return tenseAt(sentence, sentence.indexOf(first));
+  return tenseAt(sentence, sentence.indexOf(first), isName);
 }
 
 /**
@@ -116,9 +123,10 @@ export function findDates(
       if (one && !found.some((other) => overlaps(other, one))) found.push(one);
     }
   }
+  const isName = (word: Word) => taken.some((name) => overlaps(name, word));
   return found
     .filter((one) => !taken.some((name) => overlaps(name, one)))
-    .map((one) => settled(one, words, context))
+    .map((one) => settled(one, words, context, isName))
     .toSorted((a, b) => a.from - b.from);
 }
 

@@ -140,7 +140,7 @@ class Reader {
     return word.bare.length > 2 && (word.capital || !isEnglishWord(word.bare));
   }
 
-  /** A particle ("de", "van") is no mention; nor is a family name's word beside another capital name. */
+  /** A particle ("de", "van") is no mention by itself. */
   private standsAlone(run: Run, at: number): boolean {
     const word = this.words[at];
     const part =

@@ -17,8 +17,6 @@ export interface Found {
   /** What stands in the words themselves; else the sentence decides. */
   tense: Tense;
   impossible?: boolean;
-  /** Counted from today, not named: a day without school is passed over. */
-  relative?: boolean;
   /** The same day a week or a month before, if the sentence says that it is past. */
   before?: string;
 }
@@ -62,11 +60,6 @@ function weekEnd(monday: string, { days }: DateContext): string {
 }
 
 export const ahead = (date: string | null): Omit<Found, 'from' | 'to'> => ({ date, tense: 'ahead' });
-export const counted = (date: string | null): Omit<Found, 'from' | 'to'> => ({
-  date,
-  tense: 'ahead',
-  relative: true,
-});
 
 /** `day` of a month; the next one from today on, and the one before for what is past. */
 function dayOfMonth(day: number, { today }: DateContext): Omit<Found, 'from' | 'to'> | null {
@@ -140,22 +133,22 @@ const rules: Rule[] = [
     (_, { today }) => ahead(addDays(`${nextMonth(today.slice(0, 7), 1)}-01`, -1)),
   ],
   [/\bbefore the weekend\b/gi, (_, context) => ahead(weekEnd(mondayOf(context.today), context))],
-  [/\bafter the weekend\b/gi, (_, { today }) => counted(addDays(mondayOf(today), 7))],
+  [/\bafter the weekend\b/gi, (_, { today }) => ahead(addDays(mondayOf(today), 7))],
   [
     /\b(?:early |sometime |some time |start of |beginning of |the start of |the beginning of )?next week\b/gi,
-    (_, { today }) => counted(addDays(mondayOf(today), 7)),
+    (_, { today }) => ahead(addDays(mondayOf(today), 7)),
   ],
-  [/\bweek after next\b/gi, (_, { today }) => counted(addDays(mondayOf(today), 14))],
-  [/\b(?:the )?day after tomorrow\b/gi, (_, { today }) => counted(addDays(today, 2))],
+  [/\bweek after next\b/gi, (_, { today }) => ahead(addDays(mondayOf(today), 14))],
+  [/\b(?:the )?day after tomorrow\b/gi, (_, { today }) => ahead(addDays(today, 2))],
   [
     /\b(?:a )?(?:fortnight|two weeks|2 weeks) (?:from )?(?:today|now)\b/gi,
-    (_, { today }) => counted(addDays(today, 14)),
+    (_, { today }) => ahead(addDays(today, 14)),
   ],
   [
     /\b(?:a|one) week (?:from )?(?:today|now)\b|\btoday week\b|\bthis time next week\b/gi,
-    (_, { today }) => counted(addDays(today, 7)),
+    (_, { today }) => ahead(addDays(today, 7)),
   ],
-  [/\bin (?:a|one) fortnight(?:['’]s time)?\b/gi, (_, { today }) => counted(addDays(today, 14))],
+  [/\bin (?:a|one) fortnight(?:['’]s time)?\b/gi, (_, { today }) => ahead(addDays(today, 14))],
   [
     /\b(?:in|within) (?:about |around )?(a|an|one|two|three|four|five|six|\d{1,2}|a couple of|a few) (day|week|month)s?(?:['’]s?)?(?: time)?\b/gi,
     ([, n = '', unit = ''], { today }) => {
@@ -163,9 +156,9 @@ const rules: Rule[] = [
       if (unit.toLowerCase() === 'month') {
         const month = nextMonth(today.slice(0, 7), times);
         const most = getDaysInMonth(new Date(Number(month.slice(0, 4)), Number(month.slice(5)) - 1));
-        return counted(`${month}-${pad(Math.min(Number(today.slice(8)), most))}`);
+        return ahead(`${month}-${pad(Math.min(Number(today.slice(8)), most))}`);
       }
-      return counted(addDays(today, times * (unit.toLowerCase() === 'week' ? 7 : 1)));
+      return ahead(addDays(today, times * (unit.toLowerCase() === 'week' ? 7 : 1)));
     },
   ],
   [

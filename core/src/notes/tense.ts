@@ -34,9 +34,14 @@ function isPastVerb({ folded }: Word): boolean {
   return pastVerbs.has(folded) || (/[a-z]{2}ed$/.test(folded) && !notPast.has(folded));
 }
 
+/** Is a word a student's name? */
+type IsName = (word: Word) => boolean;
+
 /** "to hand in", "to be seen": after "to" something is still to be done. */
-function isStillToDo(words: readonly Word[], at: number): boolean {
+function isStillToDo(words: readonly Word[], at: number, isName: IsName): boolean {
   const next = words[at + 1];
+  // "spoke to Dario": somebody, and nothing to do.
+  if (next && (isName(next) || next.capital)) return false;
   return (
     words[at]?.folded === 'to' &&
     next !== undefined &&
@@ -45,16 +50,16 @@ function isStillToDo(words: readonly Word[], at: number): boolean {
   );
 }
 const noVerbs = new Set(
-  'the a an his her my me him them us school class lesson home work it this that task mei everyone him myself himself herself'.split(
+  'the a an his her my me him them us school class lesson home work it this that task everyone him myself himself herself'.split(
     ' ',
   ),
 );
 
 /**
  * Whether what a date belongs to lies ahead or is past, from the words of its sentence.
- * @param words of the sentence @param first the date's first word among them
+ * @param words of the sentence @param first the date's first word among them @param isName of a student
  */
-export function tenseAt(words: readonly Word[], first: number): Tense {
+export function tenseAt(words: readonly Word[], first: number, isName: IsName): Tense {
   const before = words.slice(0, first);
   const beside = before.slice(-3).map(({ folded }) => folded);
   const near = beside.at(-1) ?? '';
@@ -64,7 +69,7 @@ export function tenseAt(words: readonly Word[], first: number): Tense {
   if (untilWords.has(near) || (near === 'the' && untilWords.has(second) && second !== 'from')) {
     if (near !== 'this' && near !== 'from') return 'ahead';
   }
-  return tenseOf(partAround(words, first));
+  return tenseOf(partAround(words, first), isName);
 }
 
 /** The part of a sentence between commas, "but" and "then" that a word stands in. */
@@ -80,9 +85,9 @@ function partAround(words: readonly Word[], at: number): Word[] {
   return words.slice(from, to);
 }
 
-function tenseOf(part: readonly Word[]): Tense {
+function tenseOf(part: readonly Word[], isName: IsName): Tense {
   const stillToDo = part.some(
-    (word, at) => aheadWords.has(word.folded) || /'ll$/.test(word.written) || isStillToDo(part, at),
+    (word, at) => aheadWords.has(word.folded) || /'ll$/.test(word.written) || isStillToDo(part, at, isName),
   );
   const lastPast = part.some(isPastVerb);
   if (stillToDo) return 'ahead';

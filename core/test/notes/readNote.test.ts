@@ -83,6 +83,9 @@ test.each([
   ['by 31/11', 'impossible'],
   ['due 14 March 2025', 'past'],
   ['was away last Friday', 'past'],
+  ['spoke to dario on Monday', 'past'],
+  ['talked to Jun and Pell on Tuesday', 'past'],
+  ['was told to hand it in on Friday', 'ahead'],
   ['ask next lesson', 'ahead'],
 ])('%s: %s', (text, kind) => {
   const { dates, lookAgainOn } = readNote(text, context);

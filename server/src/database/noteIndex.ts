@@ -17,9 +17,6 @@ export const noteIndexStatements = [
 /** Makes the index anew from the notes: rows may have other numbers after the file was packed. */
 export const rebuildNoteIndex = `INSERT INTO "noteIndex" ("noteIndex") VALUES ('rebuild')`;
 
-/** The index must show through words that were erased: it forgets them at once, not at the next merge. */
-export const forgetAtOnce = `INSERT INTO "noteIndex" ("noteIndex", rank) VALUES ('secure-delete', 1)`;
-
 const quoted = (words: string) => `"${words.replace(/"/g, '""')}"`;
 
 function termQuery({ words, prefix }: SearchTerm): string {
@@ -31,12 +28,8 @@ function termQuery({ words, prefix }: SearchTerm): string {
 }
 
 /** What FTS5 is asked: all terms, in one teacher's notes. */
-export function matchQuery(
-  terms: readonly SearchTerm[],
-  teacherId: string,
-  join: 'AND' | 'OR' = 'AND',
-): string {
-  const wanted = terms.map(termQuery).join(` ${join} `);
+function matchQuery(terms: readonly SearchTerm[], teacherId: string): string {
+  const wanted = terms.map(termQuery).join(' AND ');
   return `{teacherId} : ${quoted(teacherId)} AND {text} : (${wanted})`;
 }
 
@@ -114,7 +107,7 @@ export function findNoteRows(
   sql: Sql,
   filter: NoteFilter,
   terms: readonly SearchTerm[],
-  { limit, skip, join = 'AND' }: { limit: number; skip: number; join?: 'AND' | 'OR' },
+  { limit, skip }: { limit: number; skip: number },
 ): Record<string, unknown>[] {
   if (terms.length === 0) {
     const where = whereOf(filter, '"note".rowid');
@@ -134,7 +127,7 @@ export function findNoteRows(
   // Numbers of rows grow with time: the index gives the latest first without sorting.
   return sql.all(
     `SELECT "note".* FROM "noteIndex" CROSS JOIN "note" ON "note".rowid = "noteIndex".rowid WHERE "noteIndex" MATCH ?${bounds.join('')} AND ${where.sql} ORDER BY "noteIndex".rowid DESC LIMIT ? OFFSET ?`,
-    matchQuery(terms, filter.teacherId, join),
+    matchQuery(terms, filter.teacherId),
     ...near.flatMap(({ values }) => [...values, ...values]),
     ...where.values,
     limit,

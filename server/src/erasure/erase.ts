@@ -37,6 +37,24 @@ export interface Erasure {
 
 type Row = Record<string, unknown> & { id: string };
 
+/**
+ * Other people's own records are theirs; and what a school and its classes are called is about nobody: a
+ * class "Green group" keeps its name when a student Green is erased.
+ */
+const untouched: ReadonlySet<TableName> = new Set([
+  'student',
+  'guardian',
+  'school',
+  'term',
+  'dayOff',
+  'section',
+  'meeting',
+  'standing',
+  'lookFor',
+  'focus',
+  'levelNames',
+] as const);
+
 class Eraser {
   private readonly recordIds = new Set<string>();
   private readonly gone: Erasure['gone'] = [];
@@ -156,8 +174,7 @@ class Eraser {
   /** Texts and lists of all that stays: letters to others, comments, groups. */
   private cleanRows(): void {
     for (const table of tableNames) {
-      // Other people's own records are theirs.
-      if (table === 'student' || table === 'guardian') continue;
+      if (untouched.has(table)) continue;
       const columns = Object.entries(ownColumns[table]);
       const texts = columns
         .filter(([name, { type }]) => type === 'text' && !references[table]?.[name])

@@ -1,7 +1,10 @@
 import { z } from 'zod';
 import { ulid } from 'ulid';
+import { displayName } from '@slate-path/core/people/names';
 import { Id } from '@slate-path/core/records/schema';
 import { tableNames } from '@slate-path/core/records/tables';
+import { selectRow } from '../database/rowSql';
+import { toRecord } from '../views/load';
 import { ownerOf, route } from '../http/route';
 import { Problem } from '../http/problem';
 import type { Services } from '../services';
@@ -57,14 +60,12 @@ export const erasureRoutes = [
     body: z.strictObject({ name: z.string() }),
     answer: Answer,
     async handle({ params: { studentId }, body, teacherId, services }) {
-      const expected = await eraseStudent(services, teacherId, studentId, true);
-      if (body.name.trim() !== expected.name)
-        throw new Problem(
-          400,
-          'Another name',
-          `Type ${expected.name} to erase this student. Nothing was erased.`,
-          [{ field: 'name', message: `This is not ${expected.name}` }],
-        );
+      const row = selectRow(services.database.lookUp, 'student', studentId);
+      const name = row ? displayName(toRecord<'student'>(row)) : '';
+      if (body.name.trim() !== name)
+        throw new Problem(400, 'Another name', `Type ${name} to erase this student. Nothing was erased.`, [
+          { field: 'name', message: `This is not ${name}` },
+        ]);
       const erased = await eraseStudent(services, teacherId, studentId, false);
       await Promise.all(erased.messageIds.map((id) => services.mail.forget(id)));
       services.events.tell(teacherId, '');
