@@ -6,6 +6,7 @@ import { match, type LessonTime, type MatchCommand } from './match';
 import { readNote } from './readNote';
 import { roster } from './roster';
 import { totals } from './totals';
+import { watch, type WatchCommand } from './watch';
 
 function date(written: string): string {
   if (!LocalDate.safeParse(written).success) throw new InvalidArgumentError('A date looks like 2026-11-23.');
@@ -31,6 +32,11 @@ function minutes(written: string): number {
   return Number(written);
 }
 
+function days(written: string): number {
+  if (!/^[1-9]\d{0,2}$/.test(written)) throw new InvalidArgumentError('Days are a whole number from 1 on.');
+  return Number(written);
+}
+
 const program = new Command('slate').description('Slate Path without its screens').exitOverride();
 program
   .command('roster')
@@ -48,6 +54,26 @@ program
   .action((options: Parameters<typeof totals>[0]) => {
     if (options.from > options.to) program.error('--from is later than --to.', { exitCode: 2 });
     totals(options);
+  });
+
+program
+  .command('watch')
+  .description('who needs the teacher, from an archive, as the list stood on an evening')
+  .requiredOption('--archive <file>', 'an archive (a zip with datapackage.json)')
+  .option('--as-of <date>', 'the evening, YYYY-MM-DD; nothing later is looked at', date)
+  .option('--section <id>', 'only this class')
+  .option('--every <days>', 'on every so many calendar days, with --from and --to', days)
+  .option('--from <date>', 'the first of them', date)
+  .option('--to <date>', 'the last day that counts', date)
+  .option('--json', 'one JSON object a line')
+  .action((options: WatchCommand) => {
+    const { asOf, every, from, to } = options;
+    const several = [every, from, to].filter((value) => value !== undefined).length;
+    if (asOf === undefined ? several !== 3 : several !== 0)
+      program.error('Give either --as-of, or --every with --from and --to.', { exitCode: 2 });
+    if (from !== undefined && to !== undefined && from > to)
+      program.error('--from is later than --to.', { exitCode: 2 });
+    watch(options);
   });
 
 program

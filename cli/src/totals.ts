@@ -1,23 +1,6 @@
 import { archiveTotals } from '@slate-path/core/archive/archiveTotals';
-import { NotAnArchive, readArchive } from '@slate-path/core/archive/readArchive';
-import type { Archive } from '@slate-path/core/archive/tables';
-import { InputError, print, readInput } from './input';
-
-/** Reads an archive; every error in it is said with its file and line. */
-function archiveOf(file: string): Archive {
-  try {
-    const { archive, errors, notes } = readArchive(readInput(file));
-    for (const note of notes) console.error(`${file}: ${note}`);
-    if (errors.length === 0) return archive;
-    const lines = errors.map(
-      ({ file: name, line, reason }) => `${file}: ${name}${line === null ? '' : `:${line}`}: ${reason}`,
-    );
-    throw new InputError(lines.join('\n'));
-  } catch (error) {
-    if (error instanceof NotAnArchive) throw new InputError(`${file}: ${error.message}`);
-    throw error;
-  }
-}
+import { archiveOf } from './archive';
+import { print } from './input';
 
 interface TotalsOptions {
   archive: string;

@@ -3,6 +3,7 @@ import { rollBookOf } from '../roll/book';
 import { studentTotals } from '../roll/totals';
 import { groupBy } from '../records/groupBy';
 import type { Lesson, Mark, Standing } from '../records/schema';
+import { clockTime, lessonOf } from './lessonOf';
 import type { Archive, ArchiveRow } from './tables';
 
 /** One enrolment's line of `slate totals`, in the names of the open format. */
@@ -22,29 +23,6 @@ export interface TotalsLine {
   percent: number | null;
   minutes_missed: number;
   minutes_late: number;
-}
-
-const dateOf = (moment: string) => moment.slice(0, 10);
-const timeOf = (moment: string | null) => (moment === null ? null : moment.slice(11, 16));
-
-function lessonOf(row: ArchiveRow<'lessons'>, takenAt: ReadonlyMap<string, string | null>): Lesson {
-  return {
-    id: row.id,
-    sectionId: row.section_id,
-    date: dateOf(row.starts_at),
-    startsAt: row.starts_at.slice(11, 16),
-    endsAt: row.ends_at.slice(11, 16),
-    label: row.label,
-    setAside: row.status === 'set_aside',
-    takenAt: takenAt.has(row.id) ? (takenAt.get(row.id) ?? row.starts_at) : null,
-    removed: false,
-  };
-}
-
-/** A time on another day than the lesson's lies before or after all of it. */
-function clockTime(moment: string | null, lesson: Lesson): string | null {
-  if (moment === null || dateOf(moment) === lesson.date) return timeOf(moment);
-  return dateOf(moment) < lesson.date ? '00:00' : '23:59';
 }
 
 function markOf(row: ArchiveRow<'roll'>, lesson: Lesson): Mark {

@@ -1,6 +1,14 @@
 import { unzipSync } from 'fflate';
 import Papa from 'papaparse';
-import { archiveTables, type Archive, type ArchiveTable, type ArchiveTableName } from './tables';
+import { z } from 'zod';
+import { findContradictions } from './contradictions';
+import {
+  archiveTableNames,
+  archiveTables,
+  type Archive,
+  type ArchiveTable,
+  type ArchiveTableName,
+} from './tables';
 
 /** What is wrong with an archive, with the file and the line where it stands. */
 export interface ArchiveError {
@@ -23,26 +31,6 @@ export class NotAnArchive extends Error {}
 export const largestArchiveBytes = 100_000_000;
 const largestUnpackedBytes = 500_000_000;
 const mostErrors = 100;
-const tableNames = Object.keys(archiveTables) as ArchiveTableName[];
-
-/** Tables of the format that attendance does not need; they are not read here. */
-const otherTables = [
-  'guardians',
-  'days_off',
-  'look_fors',
-  'tallies',
-  'sweeps',
-  'check_ins',
-  'work',
-  'hand_ins',
-  'activity',
-  'notes',
-  'note_students',
-  'note_topics',
-  'topics',
-  'steps',
-  'nods',
-];
 
 /** The files wanted from a zip, by name. What it says it unpacks to is added up before any of it is unpacked. */
 function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
@@ -51,7 +39,7 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b)
     throw new NotAnArchive('this is no archive: an archive is a zip with a datapackage.json in it.');
   let unpacked = 0;
-  const wanted = new Set(['datapackage.json', ...tableNames.map((name) => `${name}.csv`)]);
+  const wanted = new Set(['datapackage.json', ...archiveTableNames.map((name) => `${name}.csv`)]);
   const names: string[] = [];
   try {
     unzipSync(bytes, {
@@ -80,18 +68,18 @@ class Problems {
   }
 }
 
-/** The cells of a file by column name, each with the line on which its record begins. */
+/** The records of a file, each with the line on which it begins; what stands in quotes stays as it is. */
 function recordsOf(text: string): { header: string[]; rows: { line: number; cells: string[] }[] } {
   const rows: { line: number; cells: string[] }[] = [];
-  const body = text.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
+  const body = text.replace(/^\uFEFF/, '');
   let line = 1;
   let cursor = 0;
   Papa.parse<string[]>(body, {
     delimiter: ',',
-    newline: '\n',
     step: ({ data, meta }) => {
       if (data.some((cell) => cell !== '')) rows.push({ line, cells: data });
-      for (; cursor < meta.cursor; cursor += 1) if (body.charCodeAt(cursor) === 10) line += 1;
+      line += (body.slice(cursor, meta.cursor).match(/\r\n?|\n/g) ?? []).length;
+      cursor = meta.cursor;
     },
   });
   const header = rows.shift()?.cells.map((cell) => cell.trim()) ?? [];
@@ -107,6 +95,13 @@ function textOf(bytes: Uint8Array, file: string, problems: Problems): string {
   }
 }
 
+/** Columns without which no row can be understood: those that may not be empty. */
+function requiredColumns(name: ArchiveTableName): string[] {
+  return Object.entries(archiveTables[name].row.shape)
+    .filter(([, cell]) => !(cell as z.ZodType).safeParse('').success)
+    .map(([column]) => column);
+}
+
 /** Rows of one table, each checked by itself; of two with the same key, the second is an error. */
 function readTable(
   name: ArchiveTableName,
@@ -118,6 +113,9 @@ function readTable(
   const { row: schema, key } = archiveTables[name] as unknown as ArchiveTable;
   const { header, rows } = recordsOf(textOf(bytes, file, problems));
   const columns = Object.keys(schema.shape);
+  const missing = rows.length > 0 ? requiredColumns(name).filter((column) => !header.includes(column)) : [];
+  for (const column of missing) problems.add(file, 1, `there is no column ${column}`);
+  if (missing.length > 0) return [];
   const unknown = header.filter((column) => !columns.includes(column));
   if (unknown.length > 0) notes.push(`${file}: kept aside, unknown here: ${unknown.join(', ')}`);
   const lineOf = new Map<string, number>();
@@ -150,7 +148,7 @@ type AnyRow = Record<string, unknown> & { line: number };
 function checkPointers(archive: Archive, problems: Problems): void {
   const ids = (name: ArchiveTableName) =>
     new Set((archive[name] as unknown as { id?: string }[]).map((row) => row.id));
-  for (const name of tableNames) {
+  for (const name of archiveTableNames) {
     const { pointsAt } = archiveTables[name] as unknown as ArchiveTable;
     for (const [column, target] of Object.entries(pointsAt)) {
       const known = ids(target);
@@ -163,20 +161,24 @@ function checkPointers(archive: Archive, problems: Problems): void {
   }
 }
 
-function checkLessons({ lessons, roll, standings }: Archive, problems: Problems): void {
-  for (const { line, starts_at: start, ends_at: end } of lessons) {
-    if (end <= start) problems.add('lessons.csv', line, 'ends_at is not after starts_at');
-    else if (end.slice(0, 10) !== start.slice(0, 10))
-      problems.add('lessons.csv', line, 'ends_at is on another day than starts_at');
+const Descriptor = z.object({ resources: z.array(z.object({ path: z.string() })).default([]) });
+
+/** Files that the description of the package names and that are not in the zip. */
+function checkDescription(files: Record<string, Uint8Array>, problems: Problems): void {
+  const file = 'datapackage.json';
+  try {
+    const { resources } = Descriptor.parse(
+      JSON.parse(textOf(files[file] ?? new Uint8Array(), file, problems)),
+    );
+    for (const { path } of resources)
+      if (!(path in files)) problems.add(file, null, `names ${path}, which is not in the zip`);
+  } catch {
+    problems.add(file, null, 'is no description of a data package');
   }
-  const away = new Set(standings.filter((s) => s.counts_as === 'away').map(({ id }) => id));
-  for (const { line, standing_id: standing, arrived_at: arrived } of roll)
-    if (arrived !== null && standing !== null && away.has(standing))
-      problems.add('roll.csv', line, 'arrived_at of someone away');
 }
 
 /**
- * Reads the attendance tables of an archive: a Tabular Data Package in a zip.
+ * Reads an archive: a Tabular Data Package in a zip.
  * @returns what could be read, every error with its file and line (at most 100), and what was set aside
  * @throws NotAnArchive for what is no such zip
  */
@@ -185,18 +187,19 @@ export function readArchive(bytes: Uint8Array): ArchiveReading {
   if (!files['datapackage.json'])
     throw new NotAnArchive('there is no datapackage.json in this zip, so it is no archive.');
   const problems = new Problems();
+  checkDescription(files, problems);
   const notes = Object.keys(files)
     .filter((name) => name !== 'datapackage.json' && !name.endsWith('/'))
-    .filter((name) => ![...tableNames, ...otherTables].includes(name.replace(/\.csv$/, '')))
+    .filter((name) => !(archiveTableNames as string[]).includes(name.replace(/\.csv$/, '')))
     .map((name) => `${name}: kept aside, no file of the format`);
   const archive = Object.fromEntries(
-    tableNames.map((name) => {
+    archiveTableNames.map((name) => {
       const file = files[`${name}.csv`];
       return [name, file ? readTable(name, file, problems, notes) : []];
     }),
   ) as unknown as Archive;
   // Rows that could not be read are missing for those that point at them: one error at a time.
   if (problems.errors.length === 0) checkPointers(archive, problems);
-  checkLessons(archive, problems);
+  for (const { file, line, reason } of findContradictions(archive)) problems.add(file, line, reason);
   return { archive, errors: problems.errors, notes };
 }

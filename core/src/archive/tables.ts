@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { countsAs } from '../records/schema';
+import { countsAs, lookForMeasures, lookForTones } from '../records/schema';
 
 /** `YYYY-MM-DDTHH:MM:SS` in the package's time zone; seconds may be left out. */
 const LocalDateTime = z
@@ -8,9 +8,13 @@ const LocalDateTime = z
     /^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d)?$/,
     'is no local time like 2026-11-23T10:40:00',
   )
-  .refine((value) => z.iso.date().safeParse(value.slice(0, 10)).success, 'is no day of the calendar');
-const Day = z.iso.date('is no date like 2026-11-23');
-const Flag = z.enum(['true', 'false'], 'is neither true nor false').transform((value) => value === 'true');
+  .refine((value) => z.iso.date().safeParse(value.slice(0, 10)).success, 'is no day of the calendar')
+  .meta({ type: 'datetime', format: '%Y-%m-%dT%H:%M:%S' });
+const Day = z.iso.date('is no date like 2026-11-23').meta({ type: 'date' });
+const Flag = z
+  .enum(['true', 'false'], 'is neither true nor false')
+  .transform((value) => value === 'true')
+  .meta({ type: 'boolean' });
 const ArchiveId = z
   .string()
   .min(1, 'is empty')
@@ -18,7 +22,16 @@ const ArchiveId = z
   .regex(/^\P{Cc}+$/u, 'has control characters');
 const Text = z.string();
 const emptyIsNull = <S extends z.ZodType>(schema: S) =>
-  z.preprocess((value) => (value === '' ? null : value), schema.nullable());
+  z.preprocess((value) => (value === '' ? null : value), schema.nullable()).meta(schema.meta() ?? {});
+const oneOf = <const V extends readonly string[]>(values: V) =>
+  z.enum(values, `is not one of ${values.join(', ')}`);
+const numeric = (type: 'number' | 'integer', pattern: RegExp, message: string) =>
+  z.string().regex(pattern, message).transform(Number).meta({ type });
+const Credit = numeric('number', /^(0(\.\d+)?|1(\.0+)?|\.\d+)$/, 'is no number from 0 to 1');
+const Decimal = numeric('number', /^-?(\d+(\.\d+)?|\.\d+)$/, 'is no number');
+const Whole = numeric('integer', /^-?\d{1,9}$/, 'is no whole number');
+const Level = numeric('integer', /^[0-3]$/, 'is no level from 0 to 3');
+const Weather = numeric('integer', /^[1-5]$/, 'is no weather from 1 to 5');
 
 /** A file of the archive: its columns, which of them make a row one of a kind, and where they point. */
 export interface ArchiveTable<S extends z.ZodObject = z.ZodObject> {
@@ -27,8 +40,7 @@ export interface ArchiveTable<S extends z.ZodObject = z.ZodObject> {
   pointsAt: Record<string, ArchiveTableName>;
 }
 
-/** The tables that attendance is made of; a column of the format that is missing counts as empty. */
-export const archiveTables = {
+const people = {
   sections: {
     row: z.object({ id: ArchiveId, name: Text, subject: Text, room: Text }),
     key: ['id'],
@@ -46,6 +58,11 @@ export const archiveTables = {
     key: ['id'],
     pointsAt: {},
   },
+  guardians: {
+    row: z.object({ student_id: ArchiveId, name: Text, email: Text, phone: Text, relation: Text }),
+    key: ['student_id', 'name', 'email', 'phone', 'relation'],
+    pointsAt: { student_id: 'students' },
+  },
   enrolments: {
     row: z.object({
       section_id: ArchiveId,
@@ -57,6 +74,10 @@ export const archiveTables = {
     key: ['section_id', 'student_id', 'starts_on'],
     pointsAt: { section_id: 'sections', student_id: 'students' },
   },
+} as const;
+
+const attendance = {
+  days_off: { row: z.object({ date: Day, name: Text }), key: ['date', 'name'], pointsAt: {} },
   lessons: {
     row: z.object({
       id: ArchiveId,
@@ -74,11 +95,8 @@ export const archiveTables = {
       id: ArchiveId,
       code: Text,
       name: Text,
-      counts_as: z.enum(countsAs, `is not one of ${countsAs.join(', ')}`),
-      credit: z
-        .string()
-        .regex(/^(0(\.\d+)?|1(\.0+)?|\.\d+)$/, 'is no number from 0 to 1')
-        .transform(Number),
+      counts_as: oneOf(countsAs),
+      credit: Credit,
       excused: Flag,
     }),
     key: ['id'],
@@ -102,12 +120,168 @@ export const archiveTables = {
     key: ['lesson_id'],
     pointsAt: { lesson_id: 'lessons' },
   },
-} as const satisfies Record<string, { row: z.ZodObject; key: string[]; pointsAt: Record<string, string> }>;
+} as const;
+
+const seenInLessons = {
+  look_fors: {
+    row: z.object({
+      id: ArchiveId,
+      name: Text,
+      measure: oneOf(lookForMeasures),
+      tone: oneOf(lookForTones),
+    }),
+    key: ['id'],
+    pointsAt: {},
+  },
+  tallies: {
+    row: z.object({
+      id: ArchiveId,
+      lesson_id: ArchiveId,
+      student_id: emptyIsNull(ArchiveId),
+      look_for_id: ArchiveId,
+      at: emptyIsNull(LocalDateTime),
+      amount: emptyIsNull(Whole),
+    }),
+    key: ['id'],
+    pointsAt: { lesson_id: 'lessons', student_id: 'students', look_for_id: 'look_fors' },
+  },
+  sweeps: {
+    row: z.object({ lesson_id: ArchiveId, student_id: ArchiveId, level: emptyIsNull(Level) }),
+    key: ['lesson_id', 'student_id'],
+    pointsAt: { lesson_id: 'lessons', student_id: 'students' },
+  },
+  check_ins: {
+    row: z.object({
+      lesson_id: ArchiveId,
+      student_id: ArchiveId,
+      at: emptyIsNull(LocalDateTime),
+      weather: emptyIsNull(Weather),
+      wants_word: emptyIsNull(Flag),
+      lunch: Text,
+      comment: Text,
+    }),
+    key: ['lesson_id', 'student_id'],
+    pointsAt: { lesson_id: 'lessons', student_id: 'students' },
+  },
+} as const;
+
+const workAndActivity = {
+  work: {
+    row: z.object({
+      id: ArchiveId,
+      section_id: ArchiveId,
+      title: Text,
+      assigned_at: emptyIsNull(LocalDateTime),
+      due_at: emptyIsNull(LocalDateTime),
+      points: emptyIsNull(Decimal),
+    }),
+    key: ['id'],
+    pointsAt: { section_id: 'sections' },
+  },
+  hand_ins: {
+    row: z.object({
+      work_id: ArchiveId,
+      student_id: ArchiveId,
+      status: oneOf(['handed_in', 'missing', 'excused']),
+      handed_in_at: emptyIsNull(LocalDateTime),
+      handed_back_at: emptyIsNull(LocalDateTime),
+      score: emptyIsNull(Decimal),
+    }),
+    key: ['work_id', 'student_id'],
+    pointsAt: { work_id: 'work', student_id: 'students' },
+  },
+  activity: {
+    row: z.object({
+      id: ArchiveId,
+      section_id: emptyIsNull(ArchiveId),
+      student_id: ArchiveId,
+      at: LocalDateTime,
+      kind: Text,
+      place: Text,
+      object: Text,
+      seconds: emptyIsNull(Decimal),
+    }),
+    key: ['id'],
+    pointsAt: { section_id: 'sections', student_id: 'students' },
+  },
+} as const;
+
+const written = {
+  topics: { row: z.object({ id: ArchiveId, name: Text, trouble: Flag }), key: ['id'], pointsAt: {} },
+  notes: {
+    row: z.object({
+      id: ArchiveId,
+      at: LocalDateTime,
+      lesson_id: emptyIsNull(ArchiveId),
+      text: z.string().min(1, 'is empty'),
+    }),
+    key: ['id'],
+    pointsAt: { lesson_id: 'lessons' },
+  },
+  note_students: {
+    row: z.object({ note_id: ArchiveId, student_id: ArchiveId }),
+    key: ['note_id', 'student_id'],
+    pointsAt: { note_id: 'notes', student_id: 'students' },
+  },
+  note_topics: {
+    row: z.object({ note_id: ArchiveId, topic_id: ArchiveId }),
+    key: ['note_id', 'topic_id'],
+    pointsAt: { note_id: 'notes', topic_id: 'topics' },
+  },
+  steps: {
+    row: z.object({
+      id: ArchiveId,
+      student_id: ArchiveId,
+      at: LocalDateTime,
+      kind: Text,
+      text: Text,
+      look_again_on: emptyIsNull(Day),
+    }),
+    key: ['id'],
+    pointsAt: { student_id: 'students' },
+  },
+  nods: {
+    row: z.object({
+      id: ArchiveId,
+      student_id: ArchiveId,
+      at: LocalDateTime,
+      reason: Text,
+      place: Text,
+      comment: Text,
+    }),
+    key: ['id'],
+    pointsAt: { student_id: 'students' },
+  },
+} as const;
+
+/**
+ * What the format has no place for, so that nothing is lost on the way out and in again: fields of a
+ * record beyond its columns, and records of kinds that the format does not know. Ours alone.
+ */
+const more = {
+  more: { row: z.object({ table: Text, id: ArchiveId, fields: Text }), key: ['table', 'id'], pointsAt: {} },
+} as const;
+
+/** Every file of the archive; a file that is missing counts as empty. Parents stand before children. */
+export const archiveTables = {
+  ...people,
+  ...attendance,
+  ...seenInLessons,
+  ...workAndActivity,
+  ...written,
+  ...more,
+} as const satisfies Record<string, { row: z.ZodObject; key: readonly string[]; pointsAt: object }>;
 
 export type ArchiveTableName = keyof typeof archiveTables;
-/** One row as it is understood, with the line of its file on which it begins. */
-export type ArchiveRow<T extends ArchiveTableName> = z.output<(typeof archiveTables)[T]['row']> & {
-  line: number;
-};
+export const archiveTableNames = Object.keys(archiveTables) as ArchiveTableName[];
+/** One row as it is understood. */
+export type ArchiveFields<T extends ArchiveTableName> = z.output<(typeof archiveTables)[T]['row']>;
+/** The same with the line of its file on which it begins; 0 where it came from no file. */
+export type ArchiveRow<T extends ArchiveTableName> = ArchiveFields<T> & { line: number };
 /** What an archive says, by table; in the order of its files. */
 export type Archive = { [T in ArchiveTableName]: ArchiveRow<T>[] };
+
+/** An archive in which nothing stands. */
+export function emptyArchive(): Archive {
+  return Object.fromEntries(archiveTableNames.map((name) => [name, []])) as unknown as Archive;
+}

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { noteFields } from './noteFields';
 import { lookForSigns } from './signs';
+import { watchFields } from './watchFields';
+import { workFields } from './workFields';
 import { Email, Id, Instant, LocalDate, LocalTime, name, optionalEmail, shortText, Zone } from './values';
 
 export { Email, Id, Instant, LocalDate, LocalTime, Zone } from './values';
@@ -238,6 +240,8 @@ export const recordFields = {
     outcome: z.enum(turnOutcomes),
   }),
   ...noteFields,
+  ...watchFields,
+  ...workFields,
 } as const;
 
 export type TableName = keyof typeof recordFields;
@@ -275,6 +279,14 @@ export type NoteStudent = RecordOf<'noteStudent'>;
 export type NoteTopic = RecordOf<'noteTopic'>;
 export type Topic = RecordOf<'topic'>;
 export type FollowUp = RecordOf<'followUp'>;
+export type Step = RecordOf<'step'>;
+export type Quiet = RecordOf<'quiet'>;
+export type WatchSetting = RecordOf<'watchSetting'>;
+export type PathSummary = RecordOf<'pathSummary'>;
+export type Work = RecordOf<'work'>;
+export type HandIn = RecordOf<'handIn'>;
+export type Activity = RecordOf<'activity'>;
+export type Nod = RecordOf<'nod'>;
 export type ParticipantAnswer = RecordOf<'participantAnswer'>;
 
 /** A record that a schema describes, with what every record has. */

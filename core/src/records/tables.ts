@@ -35,6 +35,14 @@ export const tableNames = [
   'noteStudent',
   'noteTopic',
   'followUp',
+  'step',
+  'quiet',
+  'watchSetting',
+  'pathSummary',
+  'work',
+  'handIn',
+  'activity',
+  'nod',
 ] as const satisfies readonly TableName[];
 
 /** Which fields of a table point at which other table. */
@@ -70,5 +78,13 @@ export const references: { [T in TableName]?: Record<string, TableName> } = {
   noteStudent: { noteId: 'note', studentId: 'student' },
   noteTopic: { noteId: 'note', topicId: 'topic' },
   followUp: { noteId: 'note' },
+  step: { studentId: 'student', sectionId: 'section' },
+  quiet: { studentId: 'student', sectionId: 'section' },
+  watchSetting: { sectionId: 'section' },
+  pathSummary: { studentId: 'student' },
+  work: { sectionId: 'section' },
+  handIn: { workId: 'work', studentId: 'student' },
+  activity: { sectionId: 'section', studentId: 'student' },
+  nod: { studentId: 'student' },
   participantAnswer: { sectionId: 'section', studentId: 'student' },
 };

@@ -10,6 +10,7 @@ import { FinishedWork1764400000000 } from './migrations/1764400000000-FinishedWo
 import { Tallies1764500000000 } from './migrations/1764500000000-Tallies';
 import { Sweeps1764600000000 } from './migrations/1764600000000-Sweeps';
 import { Notes1764700000000 } from './migrations/1764700000000-Notes';
+import { WatchAndWork1764800000000 } from './migrations/1764800000000-WatchAndWork';
 import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
 import { Sql } from './sql';
 
@@ -24,6 +25,7 @@ export const migrations = [
   Tallies1764500000000,
   Sweeps1764600000000,
   Notes1764700000000,
+  WatchAndWork1764800000000,
 ];
 
 /** The data folder cannot be used, with one clear line that says why. */

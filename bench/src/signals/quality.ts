@@ -1,0 +1,161 @@
+import { Worker, isMainThread, parentPort, workerData } from 'node:worker_threads';
+import { observe } from '@slate-path/core/signals/observe';
+import type { PlantedChange } from '@slate-path/demo/simulator/students';
+import { followClass, type ClassFigures } from './engine';
+import { oracleEvidence, oracleStreams } from './oracle';
+import { plainRules, thresholdFor } from './plainRules';
+import { quantile, rows, termOf } from './terms';
+
+/** Lessons of students of a class of 30 in four weeks. */
+const lessonsOfClass = 600;
+/** One false entry for each concern in so many lessons of a student. */
+const falseEvery = 1800;
+
+interface Paths {
+  onset: number;
+  /** By stream: evidence of the planted student, and of each who does not change. */
+  planted: Record<string, { lesson: number; score: number }[]>;
+  others: Record<string, number[][]>;
+  rule: { lesson: number; score: number }[];
+  ruleOthers: number[][];
+}
+
+/** What the oracle and the plain rule saw of one story in one class. */
+function pathsOf(seed: string, story: PlantedChange): Paths {
+  const term = termOf(seed);
+  const [series] = observe(term.archive, { asOf: '9999-12-31' });
+  if (!series) throw new Error('The simulator made no class.');
+  const truthAt = rows.indexOf(story);
+  const others = series.students.flatMap((_, i) => (i > rows.length ? [i] : []));
+  const evidence = (stream: (typeof oracleStreams)[PlantedChange][number], i: number) =>
+    oracleEvidence(term, series, story, stream, i).map((at) => ({ lesson: at.lesson, score: at.evidence }));
+  return {
+    onset: term.truths[0]?.onsetLesson ?? 0,
+    planted: Object.fromEntries(oracleStreams[story].map((stream) => [stream, evidence(stream, truthAt)])),
+    others: Object.fromEntries(
+      oracleStreams[story].map((stream) => [
+        stream,
+        others.map((i) => evidence(stream, i).map(({ score }) => score)),
+      ]),
+    ),
+    rule: plainRules[story](series, truthAt),
+    ruleOthers: others.map((i) => plainRules[story](series, i).map(({ score }) => score)),
+  };
+}
+
+/** Evidence set back to zero once it has passed: false alarms of an oracle, at a limit. */
+function oracleLimit(paths: readonly number[][], entries: number): number {
+  const peaks = paths.flatMap((path) => {
+    const found: number[] = [];
+    let peak = 0;
+    for (const score of [...path, 0]) {
+      if (score === 0 && peak > 0) {
+        found.push(peak);
+        peak = 0;
+      } else peak = Math.max(peak, score);
+    }
+    return found;
+  });
+  return peaks.sort((a, b) => b - a)[Math.max(0, Math.round(entries))] ?? Infinity;
+}
+
+const delayOf = (path: readonly { lesson: number; score: number }[], onset: number, limit: number) => {
+  const found = path.find(({ lesson, score }) => lesson >= onset && score >= limit);
+  return found ? found.lesson - onset + 1 : Infinity;
+};
+
+interface Delays {
+  oracle: number[];
+  rule: number[];
+}
+
+function comparedWith(seeds: readonly string[], story: PlantedChange, rulePerStudentLesson: number): Delays {
+  const all = seeds.map((seed) => pathsOf(seed, story));
+  const lessons = all.reduce((sum, { onset: _, ruleOthers }) => sum + ruleOthers.length * 100, 0);
+  const streams = oracleStreams[story];
+  const limits = Object.fromEntries(
+    streams.map((stream) => [
+      stream,
+      oracleLimit(
+        all.flatMap(({ others }) => others[stream] ?? []),
+        lessons / falseEvery / streams.length,
+      ),
+    ]),
+  );
+  const threshold = thresholdFor(
+    all.flatMap(({ ruleOthers }) => ruleOthers),
+    lessons * rulePerStudentLesson,
+  );
+  return {
+    oracle: all.map(({ planted, onset }) =>
+      Math.min(...streams.map((stream) => delayOf(planted[stream] ?? [], onset, limits[stream] ?? Infinity))),
+    ),
+    rule: all.map(({ rule, onset }) => delayOf(rule, onset, threshold)),
+  };
+}
+
+const goals: Record<PlantedChange, string> = {
+  absence: 'absence 4 % to 40 %',
+  engagement: 'engagement down one level',
+  voice: 'voice 1.2 to 0.24',
+  onlineAndVoice: 'online to a third, voice halved',
+  missingWork: 'missing work 5 % to 50 %',
+};
+
+function report(figures: readonly ClassFigures[], seeds: readonly string[]): Record<string, number> {
+  const out: Record<string, number> = {};
+  const lessons = figures.reduce((sum, { studentLessons }) => sum + studentLessons, 0);
+  let entries = 0;
+  const byReason: Record<string, number> = {};
+  for (const { falseEntries } of figures)
+    for (const [reason, count] of Object.entries(falseEntries)) {
+      entries += count;
+      byReason[reason] = (byReason[reason] ?? 0) + count;
+    }
+  out['false entries per class of 30 and four weeks'] = (entries / lessons) * lessonsOfClass;
+  for (const [reason, count] of Object.entries(byReason).sort((a, b) => b[1] - a[1]))
+    out[`  ${reason}`] = (count / lessons) * lessonsOfClass;
+  for (const story of rows) {
+    const { oracle, rule } = comparedWith(seeds, story, 1 / falseEvery);
+    const engine = figures
+      .filter(({ early }) => !early.includes(story))
+      .map(({ delays }) => delays[story] ?? Infinity);
+    const errors = figures.flatMap(({ onsetErrors }) =>
+      story in onsetErrors ? [onsetErrors[story] ?? 0] : [],
+    );
+    for (const [name, share] of [
+      ['median', 0.5],
+      ['90 %', 0.9],
+    ] as const) {
+      const [own, best, plain] = [engine, oracle, rule].map((delays) => quantile(delays, share));
+      out[`${goals[story]}: engine ${name}, lessons`] = own ?? NaN;
+      out[`${goals[story]}: oracle ${name}`] = best ?? NaN;
+      out[`${goals[story]}: plain rule ${name}`] = plain ?? NaN;
+      out[`${goals[story]}: engine to oracle, ${name}`] = (own ?? NaN) / (best ?? NaN);
+    }
+    out[`${goals[story]}: onset within 3 lessons, share`] =
+      errors.filter((error) => Math.abs(error) <= 3).length / Math.max(1, errors.length);
+  }
+  out['weekday pattern called within 7 such days, share'] =
+    figures.filter(({ patternDays }) => patternDays <= 7).length / figures.length;
+  return out;
+}
+
+/** Follows classes in two threads. @param family of seeds, none of which made the limits */
+export async function qualityOf(family: string, classes: number): Promise<Record<string, number>> {
+  const seeds = Array.from({ length: classes }, (_, index) => `${family} ${index}`);
+  const halves = [0, 1].map((side) => seeds.filter((_, index) => index % 2 === side));
+  const followed = await Promise.all(
+    halves.map(
+      (half) =>
+        new Promise<ClassFigures[]>((resolve, reject) => {
+          const worker = new Worker(new URL(import.meta.url), { workerData: half });
+          worker.on('message', resolve).on('error', reject);
+        }),
+    ),
+  );
+  return report(followed.flat(), seeds);
+}
+
+if (!isMainThread && Array.isArray(workerData))
+  parentPort?.postMessage((workerData as string[]).map((seed) => followClass(seed)));

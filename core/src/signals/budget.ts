@@ -1,0 +1,56 @@
+import type { LimitOf } from './followStreams';
+import { limitFor, type LimitTable } from './limits';
+import { concerns, streamNames, streamsOf, type Concern, type StreamName } from './streams';
+
+/** Lessons of students in a class of 30 that meets five times a week, in four weeks. */
+export const lessonsOfClass = 600;
+
+/**
+ * False entries that each stream may cause in a class of 30 in four weeks; with those of streams together,
+ * levels and patterns they come to less than one. Where the goals are hardest, most is spent.
+ */
+export const falseEntries: Record<StreamName, number> = {
+  presence: 0.05,
+  lateness: 0.02,
+  voice: 0.19,
+  engagement: 0.16,
+  online: 0.13,
+  weather: 0.01,
+  hand_in: 0.18,
+  score: 0.02,
+  stuck: 0.01,
+  trouble: 0.03,
+};
+/** The same for several streams that speak together, for each concern. */
+export const falseTogether: Record<Concern, number> = { absent: 0.005, disengaged: 0.04, struggling: 0.01 };
+
+/** What the streams that a class does not have leave over goes to those of the concern that it has, up to this. */
+const largestPart = 2;
+
+/** False entries of a stream, given which streams a class has. */
+export function falseEntriesOf(stream: StreamName, has: ReadonlySet<StreamName>): number {
+  const concern = concerns.find((name) => streamsOf[name].includes(stream)) ?? 'absent';
+  let all = 0;
+  let had = 0;
+  for (const name of streamsOf[concern]) {
+    all += falseEntries[name];
+    if (has.has(name)) had += falseEntries[name];
+  }
+  return falseEntries[stream] * (had === 0 ? 1 : Math.min(largestPart, all / had));
+}
+
+/** Something that is seen more often than this for each lesson is held to it; or more seldom. */
+const [seldom, often] = [0.05, 1.5];
+
+/**
+ * From how much evidence on a change in a stream is believed, for a class.
+ * @param has streams that the class has any of @param table the shipped one, but where limits are made
+ */
+export function limitsOf(has: ReadonlySet<StreamName>, table?: LimitTable): LimitOf {
+  const lessons = Object.fromEntries(
+    streamNames.map((stream) => [stream, lessonsOfClass / falseEntriesOf(stream, has)]),
+  ) as Record<StreamName, number>;
+  // What is seen seldom may be believed sooner, for false alarms are counted by lessons held.
+  return (stream, rarity, perLesson) =>
+    limitFor(stream, rarity, lessons[stream] * Math.min(often, Math.max(seldom, perLesson)), table);
+}

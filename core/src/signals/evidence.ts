@@ -1,0 +1,165 @@
+import { z } from 'zod';
+import type { Standing } from './cusum';
+import { clearsAt } from './cusum';
+import type { StreamStates } from './followStreams';
+import type { LevelCrossed } from './levels';
+import type { Pattern } from './patterns';
+import { streamNames, type ClassSeries, type StreamName } from './streams';
+import { changeInWords, day, inWords, counted, percent, weekdayWords } from './words';
+
+/** One point of a stream: a lesson, a day or a piece of work. */
+export const EvidencePoint = z.object({
+  date: z.iso.date(),
+  /** The id of the lesson or piece of work, or a date. */
+  source: z.string(),
+  value: z.number(),
+  /** The class's median at that time. */
+  classMedian: z.number().nullable(),
+});
+
+/** Why a student stands on the list: one stream that changed, a line that is surely crossed, a pattern. */
+export const Evidence = z.object({
+  stream: z.enum(streamNames),
+  kind: z.enum(['change', 'level', 'pattern']),
+  value: z.number(),
+  usual: z.number(),
+  /** How often it was seen. */
+  n: z.number(),
+  since: z.iso.date(),
+  /** To follow the name. */
+  words: z.string(),
+  /** What would end it, to follow "It clears with". Empty where only time does. */
+  clears: z.string(),
+  /** How far the usual goes down and up: the middle two thirds of what was seen before. */
+  band: z.tuple([z.number(), z.number()]),
+  points: z.array(EvidencePoint),
+});
+export type Evidence = z.infer<typeof Evidence>;
+
+const rounded = (value: number) => Math.round(value * 1000) / 1000;
+
+function medianOf(values: Float64Array): number | null {
+  const sorted = [...values].filter((value) => !Number.isNaN(value)).sort((a, b) => a - b);
+  if (sorted.length === 0) return null;
+  const middle = sorted.length >> 1;
+  const upper = sorted[middle] ?? 0;
+  return sorted.length % 2 === 1 ? upper : ((sorted[middle - 1] ?? 0) + upper) / 2;
+}
+
+const mostPoints = 40;
+
+/** The last times that a stream was seen of a student, with the class beside it. */
+export function pointsOf(series: ClassSeries, stream: StreamName, i: number): Evidence['points'] {
+  const slots = series.streams[stream].filter(({ value }) => !Number.isNaN(value[i]));
+  return slots.slice(-mostPoints).map(({ date, source, value }) => ({
+    date,
+    source,
+    value: rounded(value[i] ?? 0),
+    classMedian: medianOf(value),
+  }));
+}
+
+function bandOf(points: Evidence['points'], since: string, usual: number): [number, number] {
+  const before = points.filter(({ date }) => date < since).map(({ value }) => value);
+  if (before.length < 5) return [usual, usual];
+  const sorted = before.sort((a, b) => a - b);
+  const at = (share: number) =>
+    sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? usual;
+  return [Math.min(usual, at(1 / 6)), Math.max(usual, at(5 / 6))];
+}
+
+/** About how many observations as usual end a change, from what one of them weighs. */
+const steadyWords: Partial<Record<StreamName, (count: number) => string>> = {
+  presence: (count) => `about ${counted(count, 'lesson')} there in a row`,
+  lateness: (count) => `about ${counted(count, 'lesson')} in time`,
+  hand_in: (count) => `about ${counted(count, 'piece')} handed in`,
+  voice: (count) => `about ${counted(count, 'observed lesson')} as usual`,
+  trouble: (count) => `about ${counted(count, 'observed lesson')} as usual`,
+  engagement: (count) => `about ${counted(count, 'sweep')} as usual`,
+  weather: (count) => `about ${counted(count, 'check-in')} as usual`,
+  online: (count) => `about ${counted(count, 'day')} online as usual`,
+  score: (count) => `about ${counted(count, 'piece')} scored as usual`,
+  stuck: (count) => `about ${counted(count, 'day')} without such a note`,
+};
+
+function clearsWords(stream: StreamName, standing: Standing, weight: number): string {
+  const left = Math.ceil((clearsAt - standing.clearing) / Math.max(weight, 0.15));
+  return steadyWords[stream]?.(Math.max(1, left)) ?? '';
+}
+
+/** A change in one stream, or what speaks for one before it is one. */
+export function changeEvidence(
+  series: ClassSeries,
+  states: StreamStates,
+  stream: StreamName,
+  i: number,
+): Evidence {
+  const { standings, model } = states[stream];
+  const standing = standings[i];
+  if (!standing) throw new Error(`No standing of student ${i}.`);
+  const usual = model.usual(i);
+  const since = standing.change?.since ?? standing.startDate;
+  const { sum, exposure, count: n } = standing;
+  const points = pointsOf(series, stream, i);
+  return {
+    stream,
+    kind: 'change',
+    value: rounded(sum / Math.max(exposure, 1e-9)),
+    usual: rounded(usual),
+    n,
+    since,
+    words: changeInWords[stream]({ sum, exposure, n, usual }),
+    clears: standing.change ? clearsWords(stream, standing, model.weightAsUsual(i)) : '',
+    band: bandOf(points, since, rounded(usual)),
+    points,
+  };
+}
+
+/** A line that a student is over, as evidence or as a mere fact. */
+export function levelEvidence(series: ClassSeries, level: LevelCrossed, i: number): Evidence {
+  const stream = level.kind === 'missing' ? 'hand_in' : 'presence';
+  const words = {
+    share: `missed ${level.missed} of ${level.taken} lessons taken (${percent(level.value)}), at or over the ${percent(level.line)} line since ${day(level.since)}`,
+    streak: `was away from the last ${inWords(level.value)} lessons in a row, since ${day(level.since)}`,
+    missing: `did not hand in ${inWords(level.value)} of the last ${inWords(level.taken)} pieces of work`,
+  };
+  const value = level.kind === 'share' ? level.value : level.missed / level.taken;
+  return {
+    stream,
+    kind: 'level',
+    value: rounded(value),
+    usual: level.kind === 'share' ? level.line : 0,
+    n: level.taken,
+    since: level.since,
+    words: words[level.kind],
+    clears: level.kind === 'share' ? `a share under the ${percent(level.line)} line` : '',
+    band: [0, level.kind === 'share' ? level.line : 0],
+    points: pointsOf(series, stream, i),
+  };
+}
+
+const patternVerbs = {
+  presence: 'missed',
+  lateness: 'came late to',
+  trouble: 'had unwanted tallies in',
+} as const;
+
+/** A pattern bound to a weekday or the afternoon. */
+export function patternEvidence(series: ClassSeries, pattern: Pattern, i: number): Evidence {
+  const { stream, kind, hits, times, otherHits, otherTimes } = pattern;
+  const which = kind === 'weekday' ? `${weekdayWords[pattern.day] ?? ''}s` : 'lessons after lunch';
+  const others = kind === 'weekday' ? 'lessons on other days' : 'lessons before lunch';
+  return {
+    stream,
+    kind: 'pattern',
+    value: rounded(hits / times),
+    usual: rounded(otherTimes === 0 ? 0 : otherHits / otherTimes),
+    n: times,
+    since: pattern.since,
+    words: `${patternVerbs[stream]} ${inWords(hits)} of the last ${inWords(times)} ${which}, and ${inWords(otherHits)} of ${otherTimes} ${others}`,
+    clears:
+      kind === 'weekday' ? `two or three ${which} as on other days` : `several ${which} as before lunch`,
+    band: [0, 0],
+    points: pointsOf(series, stream, i).filter(({ source }) => pattern.sources.includes(source)),
+  };
+}

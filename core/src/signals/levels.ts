@@ -1,0 +1,145 @@
+import betaCdf from '@stdlib/stats-base-dists-beta-cdf';
+import { betaPrior, type BetaPrior } from './models/betaPrior';
+import { missing } from './models/handInModel';
+import type { ClassSeries, Slot } from './streams';
+
+/** A fixed line of the trade that a student is over, as a fact. */
+export interface LevelCrossed {
+  kind: 'share' | 'streak' | 'missing';
+  /** The share (0 to 1), or how many, that makes the line. */
+  line: number;
+  /** The student's share, or how many. */
+  value: number;
+  /** Missed, of how many. */
+  missed: number;
+  taken: number;
+  since: string;
+  /** How sure it is that what is underneath is over the line, 0 to 1; null where there is nothing underneath. */
+  certainty: number | null;
+}
+
+export interface LevelLines {
+  shares: readonly number[];
+  /** From this many taken lessons on a share is said at all. */
+  fewestTaken: number;
+  inARow: number;
+  missingOfFive: number;
+}
+
+/** 5, 10 and 20 % of lessons missed from 15 taken on, three in a row, three of the last five pieces. */
+export const usualLines: LevelLines = {
+  shares: [0.05, 0.1, 0.2],
+  fewestTaken: 15,
+  inARow: 3,
+  missingOfFive: 3,
+};
+
+/** A level makes a concern only from this certainty on; below, it is a line merely crossed. */
+export const credibleFrom = 0.8;
+
+/**
+ * Probability that the underlying share missed is over a line, given what was seen and what students of
+ * the class are like: the upper tail of the Beta posterior of a binomial share.
+ * @param missed, taken need not be whole, where lessons in a row count as one event
+ * @param line 0 to 1 @returns 0 to 1
+ * Source: beta-binomial conjugacy; Casella (1985), Am. Stat. 39, 83-87 (empirical Bayes).
+ */
+export function certaintyOverLine(missed: number, taken: number, line: number, prior: BetaPrior): number {
+  const { mean, weight } = prior;
+  return 1 - betaCdf(line, mean * weight + missed, (1 - mean) * weight + taken - missed);
+}
+
+interface Lesson {
+  date: string;
+  away: boolean;
+}
+
+function lessonsOf(slots: readonly Slot[], i: number): Lesson[] {
+  return slots.flatMap(({ date, value }) => (Number.isNaN(value[i]) ? [] : [{ date, away: value[i] === 1 }]));
+}
+
+/** Lessons missed in a row, on average; 1 where none were. */
+function meanSpell(lessons: readonly Lesson[]): number {
+  const missed = lessons.filter(({ away }) => away).length;
+  const spells = lessons.filter(({ away }, index) => away && !lessons[index - 1]?.away).length;
+  return spells === 0 ? 1 : missed / spells;
+}
+
+/** The date from which the running share has been at or over the line without a break. */
+function overSince(lessons: readonly Lesson[], line: number, fewestTaken: number): string | null {
+  let missed = 0;
+  let since: string | null = null;
+  lessons.forEach(({ away, date }, index) => {
+    if (away) missed += 1;
+    const over = index + 1 >= fewestTaken && missed / (index + 1) >= line;
+    if (!over) since = null;
+    else since ??= date;
+  });
+  return since;
+}
+
+/** What the class's shares missed have in common, each counted in spells. */
+function priorOf(series: ClassSeries): BetaPrior {
+  const students = series.students.length;
+  const missed = new Float64Array(students);
+  const taken = new Float64Array(students);
+  for (let i = 0; i < students; i += 1) {
+    const lessons = lessonsOf(series.streams.presence, i);
+    const spell = meanSpell(lessons);
+    missed[i] = lessons.filter(({ away }) => away).length / spell;
+    taken[i] = lessons.length / spell;
+  }
+  return betaPrior(missed, taken, 0.05);
+}
+
+/**
+ * The highest line that is surely crossed, else the highest that is crossed at all.
+ * Days away in a row are one event, so they prove less than as many single ones: the sample counts
+ * as so much smaller as a spell is long (the design effect of clusters).
+ */
+function highestShare(lessons: readonly Lesson[], lines: LevelLines, prior: BetaPrior): LevelCrossed | null {
+  const taken = lessons.length;
+  const missed = lessons.filter(({ away }) => away).length;
+  if (taken < lines.fewestTaken) return null;
+  const value = missed / taken;
+  const spell = meanSpell(lessons);
+  const crossed = lines.shares
+    .filter((line) => value >= line)
+    .sort((a, b) => b - a)
+    .map((line) => ({ line, certainty: certaintyOverLine(missed / spell, taken / spell, line, prior) }));
+  const level = crossed.find(({ certainty }) => certainty >= credibleFrom) ?? crossed[0];
+  if (!level) return null;
+  const since = overSince(lessons, level.line, lines.fewestTaken) ?? lessons[taken - 1]?.date ?? '';
+  return { kind: 'share', ...level, value, missed, taken, since };
+}
+
+function streakAtEnd(lessons: readonly Lesson[], { inARow }: LevelLines): LevelCrossed | null {
+  const run = lessons.slice(lessons.findLastIndex(({ away }) => !away) + 1);
+  const first = run[0];
+  if (run.length < inARow || !first) return null;
+  const counts = { value: run.length, missed: run.length, taken: run.length };
+  return { kind: 'streak', line: inARow, ...counts, since: first.date, certainty: null };
+}
+
+function missingAtEnd(slots: readonly Slot[], i: number, { missingOfFive }: LevelLines): LevelCrossed | null {
+  const last = slots.filter(({ value }) => !Number.isNaN(value[i])).slice(-5);
+  const gone = last.filter(({ value }) => value[i] === missing);
+  const first = gone[0];
+  if (gone.length < missingOfFive || !first) return null;
+  const counts = { value: gone.length, missed: gone.length, taken: last.length };
+  return { kind: 'missing', line: missingOfFive, ...counts, since: first.date, certainty: null };
+}
+
+/** The lines that each student of a class is over, by student, in the order of the series. */
+export function levelsCrossed(series: ClassSeries, lines: LevelLines = usualLines): LevelCrossed[][] {
+  const prior = priorOf(series);
+  return series.students.map(({ active }, i) => {
+    if (!active) return [];
+    const lessons = lessonsOf(series.streams.presence, i);
+    return [
+      streakAtEnd(lessons, lines),
+      highestShare(lessons, lines, prior),
+      missingAtEnd(series.streams.hand_in, i, lines),
+    ].filter((level) => level !== null);
+  });
+}

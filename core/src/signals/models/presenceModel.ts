@@ -1,0 +1,103 @@
+import type { Slot } from '../streams';
+import type { Model } from './model';
+import { ShareModel } from './shareModel';
+
+/** An illness takes two to four days; a spell that goes on longer begins to say something. */
+const longestIllness = 4;
+/** One more day away in the same spell says little, for whoever is ill is away. */
+const sameSpell = 0.1;
+const longSpell = 0.7;
+
+/**
+ * Away or there, lesson by lesson. Days away in a row are one spell: what is watched is how often one
+ * begins, given that the student was there the time before.
+ */
+export class PresenceModel implements Model {
+  private readonly starts: ShareModel;
+  private readonly run: Float64Array;
+  private readonly runBefore: Float64Array;
+  private readonly away: Float64Array;
+  private readonly taken: Float64Array;
+  private readonly heldAway: Float64Array;
+  private readonly heldTaken: Float64Array;
+  private slot!: Slot;
+
+  constructor(students: number) {
+    this.starts = new ShareModel(students, { guess: 0.05, rise: 0.25 });
+    this.run = new Float64Array(students);
+    this.runBefore = new Float64Array(students);
+    this.away = new Float64Array(students);
+    this.taken = new Float64Array(students);
+    this.heldAway = new Float64Array(students);
+    this.heldTaken = new Float64Array(students);
+  }
+
+  begin(slot: Slot): void {
+    this.slot = slot;
+    const starting = new Float64Array(slot.value.length);
+    for (let i = 0; i < slot.value.length; i += 1) {
+      const value = slot.value[i] ?? NaN;
+      const before = this.run[i] ?? 0;
+      this.runBefore[i] = before;
+      starting[i] = before > 0 ? NaN : value;
+      if (!Number.isNaN(value)) this.run[i] = value === 1 ? before + 1 : 0;
+    }
+    this.starts.begin({ ...slot, value: starting });
+  }
+
+  score(i: number): number {
+    return this.inSpell(i) ?? this.starts.score(i);
+  }
+
+  scoreAsSeen(i: number): number {
+    return this.inSpell(i) ?? this.starts.scoreAsSeen(i);
+  }
+
+  /** The score of a day after one away; null where the day before was a day there. */
+  private inSpell(i: number): number | null {
+    const before = this.runBefore[i] ?? 0;
+    if (before === 0) return null;
+    if (this.amount(i) === 0) return 0;
+    return before >= longestIllness ? longSpell : sameSpell;
+  }
+
+  hold(i: number): void {
+    if ((this.runBefore[i] ?? 0) === 0) this.starts.hold(i);
+    this.heldAway[i] = (this.heldAway[i] ?? 0) + this.amount(i);
+    this.heldTaken[i] = (this.heldTaken[i] ?? 0) + 1;
+  }
+
+  learn(i: number): void {
+    this.starts.learn(i);
+    this.away[i] = (this.away[i] ?? 0) + (this.heldAway[i] ?? 0);
+    this.taken[i] = (this.taken[i] ?? 0) + (this.heldTaken[i] ?? 0);
+    this.forget(i);
+  }
+
+  drop(i: number): void {
+    this.starts.drop(i);
+    this.forget(i);
+  }
+
+  private forget(i: number): void {
+    this.heldAway[i] = 0;
+    this.heldTaken[i] = 0;
+  }
+
+  amount(i: number): number {
+    return this.slot.value[i] ?? 0;
+  }
+
+  /** Share missed, of all lessons that are as usual, with ten lessons of what is common in the class. */
+  usual(i: number): number {
+    return (this.starts.usual(i) * 10 + (this.away[i] ?? 0)) / (10 + (this.taken[i] ?? 0));
+  }
+
+  weightAsUsual(i: number): number {
+    return this.starts.weightAsUsual(i);
+  }
+
+  rarity(i: number): number {
+    return this.starts.usual(i);
+  }
+}

@@ -1,0 +1,294 @@
+import { addDays, format, getISODay, parseISO } from 'date-fns';
+import {
+  emptyArchive,
+  type Archive,
+  type ArchiveFields,
+  type ArchiveTableName,
+} from '@slate-path/core/archive/tables';
+import { familyNames, givenNames } from '../names';
+import { Chance } from './chance';
+import { drawCulture, drawUsual, plantedChanges, type PlantedChange, type Usual } from './students';
+
+export interface TermOptions {
+  seed: string;
+  students: number;
+  weeks: number;
+  /** A Monday. */
+  startsOn: string;
+  /** One student for each, in this order; the rest only vary. */
+  planted: readonly PlantedChange[];
+  /** One more who misses 60 % of one weekday from the onset on. */
+  weekday: boolean;
+  /** Lessons held before a change begins. */
+  onsetLesson: number;
+  /** How far classes differ from each other; 0 is all alike. */
+  variety: number;
+}
+
+/** What happened to a planted student. */
+export interface Truth {
+  studentId: string;
+  story: PlantedChange | 'weekday';
+  onsetLesson: number;
+  before: Usual;
+  after: Usual;
+  /** ISO weekday of the story of that name. */
+  day: number | null;
+}
+
+/** The class's own ups and downs in one lesson, as factors and shifts of everybody's usual. */
+export interface LessonMood {
+  date: string;
+  away: number;
+  ill: number;
+  voice: number;
+  engagement: number;
+  online: number;
+  missing: number;
+  observed: boolean;
+  swept: boolean;
+  noted: boolean;
+  taken: boolean;
+}
+
+export interface SimulatedTerm {
+  archive: Archive;
+  usuals: Map<string, Usual>;
+  moods: LessonMood[];
+  truths: Truth[];
+}
+
+const weekdayFactor = [1.3, 0.9, 0.8, 0.9, 1.35];
+export const engagementScatter = 0.6;
+export const onlineSize = 2;
+
+function drawMoods(chance: Chance, { weeks, startsOn }: TermOptions): LessonMood[] {
+  const examWeek = chance.whole(5, Math.max(5, weeks - 4));
+  const coldFrom = chance.whole(1, Math.max(2, weeks - 3)) * 5;
+  return Array.from({ length: weeks * 5 }, (_, at) => {
+    const exam = Math.floor(at / 5) === examWeek;
+    const storm = chance.hit(0.03);
+    const cold = at >= coldFrom && at < coldFrom + 12;
+    return {
+      date: format(addDays(parseISO(startsOn), Math.floor(at / 5) * 7 + (at % 5)), 'yyyy-MM-dd'),
+      away: (weekdayFactor[at % 5] ?? 1) * (storm ? 4 : 1),
+      ill: cold ? 4 : 0.6,
+      voice: Math.exp(chance.normal(-0.05, 0.3)) * (exam ? 0.4 : 1),
+      engagement: chance.normal(0, 0.2) - (exam ? 0.6 : 0),
+      online: Math.exp(chance.normal(-0.05, 0.3)) * (exam ? 1.6 : 1),
+      missing: exam ? 2 : 1,
+      observed: chance.hit(0.7),
+      swept: chance.hit(0.5),
+      noted: chance.hit(0.5),
+      taken: chance.hit(0.96),
+    };
+  });
+}
+
+class Rows {
+  readonly archive = emptyArchive();
+
+  add<T extends ArchiveTableName>(table: T, row: ArchiveFields<T>): void {
+    (this.archive[table] as object[]).push({ ...row, line: 0 });
+  }
+}
+
+const levelAt = (place: number, lowest: number, highest: number) =>
+  Math.min(highest, Math.max(lowest, Math.round(place)));
+
+/** One student's term, lesson by lesson. */
+function liveThrough(
+  rows: Rows,
+  chance: Chance,
+  moods: readonly LessonMood[],
+  id: string,
+  joins: number,
+  usualIn: (lesson: number) => Usual,
+  awayFactor: (lesson: number) => number | null,
+): void {
+  let illUntil = -1;
+  moods.forEach((mood, at) => {
+    const usual = usualIn(at);
+    if (at > illUntil && chance.hit(Math.min(0.5, usual.ill * mood.ill)))
+      illUntil = at + chance.whole(2, 4) - 1;
+    const single = awayFactor(at) ?? Math.min(0.95, usual.away * mood.away);
+    const away = chance.hit(single) || at <= illUntil;
+    if (at < joins) return;
+    const lesson = `l${at}`;
+    const time = (minutes: number) =>
+      `${mood.date}T${format(new Date(2000, 0, 1, 10, 40 + minutes), 'HH:mm:ss')}`;
+    if (mood.taken && (away || chance.hit(usual.late)))
+      rows.add('roll', {
+        lesson_id: lesson,
+        student_id: id,
+        standing_id: away ? 'away' : 'late',
+        arrived_at: away ? null : time(chance.whole(6, 20)),
+        left_at: null,
+        comment: '',
+        source: 'tap',
+      });
+    if (!away) seenInLesson(rows, chance, mood, at, id, usual, time);
+    const actions = chance.overdispersed(usual.online * mood.online, onlineSize);
+    for (let action = 0; action < actions; action += 1)
+      rows.add('activity', {
+        id: `a${id}-${at}-${action}`,
+        section_id: 's',
+        student_id: id,
+        at: `${mood.date}T${String(chance.whole(8, 20)).padStart(2, '0')}:${String(chance.whole(0, 59)).padStart(2, '0')}:00`,
+        kind: 'open',
+        place: 'course',
+        object: '',
+        seconds: null,
+      });
+    if (isDue(at)) handIn(rows, chance, mood, at, id, usual);
+  });
+}
+
+/** Two pieces a week, due on Tuesdays and Fridays. */
+const isDue = (at: number) => at % 5 === 1 || at % 5 === 4;
+
+function seenInLesson(
+  rows: Rows,
+  chance: Chance,
+  mood: LessonMood,
+  at: number,
+  id: string,
+  usual: Usual,
+  time: (minutes: number) => string,
+): void {
+  const lesson = `l${at}`;
+  const tally = (look_for_id: string, mean: number) => {
+    for (let left = chance.poisson(mean), n = 0; n < left; n += 1)
+      rows.add('tallies', {
+        id: `t${id}-${at}-${look_for_id}-${n}`,
+        lesson_id: lesson,
+        student_id: id,
+        look_for_id,
+        at: time(chance.whole(1, 49)),
+        amount: 1,
+      });
+  };
+  if (mood.observed) {
+    tally('spoke', usual.voice * mood.voice);
+    tally('disturbed', usual.trouble);
+  }
+  if (mood.swept) {
+    const level = levelAt(chance.normal(usual.engagement + mood.engagement, engagementScatter), 0, 3);
+    rows.add('sweeps', { lesson_id: lesson, student_id: id, level });
+  }
+  if (chance.hit(0.85)) {
+    const weather = levelAt(chance.normal(usual.weather, 0.8), 1, 5);
+    const said = { wants_word: false, lunch: '', comment: '' };
+    rows.add('check_ins', { lesson_id: lesson, student_id: id, at: time(0), weather, ...said });
+  }
+  if (mood.noted)
+    for (let left = chance.poisson(usual.stuck); left > 0; left -= 1) {
+      const note = `n${id}-${at}-${left}`;
+      rows.add('notes', { id: note, at: time(30), lesson_id: lesson, text: 'Stuck on the tide tables.' });
+      rows.add('note_students', { note_id: note, student_id: id });
+      rows.add('note_topics', { note_id: note, topic_id: 'stuck' });
+    }
+}
+
+function handIn(rows: Rows, chance: Chance, mood: LessonMood, at: number, id: string, usual: Usual): void {
+  const isMissing = chance.hit(Math.min(0.9, usual.missing * mood.missing));
+  const isLate = !isMissing && chance.hit(usual.handsInLate);
+  const daysLate = isLate ? chance.whole(1, 3) : 0;
+  const on = format(addDays(parseISO(mood.date), daysLate), 'yyyy-MM-dd');
+  const score = Math.round(Math.min(100, Math.max(0, chance.normal(usual.score, 9))));
+  rows.add('hand_ins', {
+    work_id: `w${at}`,
+    student_id: id,
+    status: isMissing ? 'missing' : 'handed_in',
+    handed_in_at: isMissing ? null : `${on}T${isLate ? '18:00:00' : '08:10:00'}`,
+    handed_back_at: isMissing ? null : `${format(addDays(parseISO(on), 3), 'yyyy-MM-dd')}T16:00:00`,
+    score: isMissing ? null : score,
+  });
+}
+
+function addFrame(rows: Rows, moods: readonly LessonMood[]): void {
+  rows.add('sections', { id: 's', name: 'Shore Ecology', subject: 'Shore Ecology', room: 'Lab' });
+  rows.add('standings', {
+    id: 'away',
+    code: 'A',
+    name: 'Away',
+    counts_as: 'away',
+    credit: 0,
+    excused: false,
+  });
+  rows.add('standings', {
+    id: 'late',
+    code: 'L',
+    name: 'Late',
+    counts_as: 'late',
+    credit: 1,
+    excused: false,
+  });
+  rows.add('look_fors', { id: 'spoke', name: 'Spoke up', measure: 'count', tone: 'wanted' });
+  rows.add('look_fors', { id: 'disturbed', name: 'Disturbed', measure: 'count', tone: 'unwanted' });
+  rows.add('topics', { id: 'stuck', name: 'Stuck', trouble: true });
+  moods.forEach(({ date, taken, noted }, at) => {
+    const times = { starts_at: `${date}T10:40:00`, ends_at: `${date}T11:30:00` };
+    rows.add('lessons', { id: `l${at}`, section_id: 's', ...times, status: 'held', label: '' });
+    if (taken) rows.add('taken', { lesson_id: `l${at}`, taken_at: `${date}T10:45:00` });
+    if (noted)
+      rows.add('notes', {
+        id: `day${at}`,
+        at: `${date}T11:00:00`,
+        lesson_id: `l${at}`,
+        text: 'A calm lesson.',
+      });
+    if (isDue(at))
+      rows.add('work', {
+        id: `w${at}`,
+        section_id: 's',
+        title: `Sheet ${at}`,
+        assigned_at: `${moods[Math.max(0, at - 3)]?.date ?? date}T11:30:00`,
+        due_at: `${date}T10:40:00`,
+        points: 100,
+      });
+  });
+}
+
+/** A class's term with realistic variation, and the stories that were asked for. */
+export function simulateTerm(options: TermOptions): SimulatedTerm {
+  const chance = new Chance(options.seed);
+  const moods = drawMoods(chance, options);
+  const rows = new Rows();
+  addFrame(rows, moods);
+  const culture = drawCulture(chance, options.variety);
+  const usuals = new Map<string, Usual>();
+  const truths: Truth[] = [];
+  for (let index = 0; index < options.students; index += 1) {
+    const id = `p${index}`;
+    const story =
+      options.planted[index] ?? (options.weekday && index === options.planted.length ? 'weekday' : null);
+    const drawn = drawUsual(chance, culture);
+    const change = story !== null && story !== 'weekday' ? plantedChanges[story] : null;
+    const own = story === 'weekday' ? { away: 0.04, ill: 0.003 } : {};
+    const before: Usual = { ...drawn, ...change?.before, ...own };
+    const after: Usual = { ...before, ...change?.after };
+    usuals.set(id, before);
+    const day = story === 'weekday' ? chance.whole(1, 5) : null;
+    const joins = story === null && chance.hit(0.05) ? chance.whole(5, 40) : 0;
+    rows.add('students', {
+      id,
+      given_name: givenNames[index % givenNames.length] ?? id,
+      family_name: familyNames[(index * 7) % familyNames.length] ?? '',
+      called: '',
+      email: '',
+      grade: '',
+    });
+    const starts_on = joins > 0 ? (moods[joins]?.date ?? null) : null;
+    rows.add('enrolments', { section_id: 's', student_id: id, cohort: '', starts_on, ends_on: null });
+    if (story !== null)
+      truths.push({ studentId: id, story, onsetLesson: options.onsetLesson, before, after, day });
+    const usualIn = (lesson: number) => (lesson >= options.onsetLesson ? after : before);
+    const onDay = (lesson: number) =>
+      day !== null && lesson >= options.onsetLesson && getISODay(parseISO(moods[lesson]?.date ?? '')) === day
+        ? 0.6
+        : null;
+    liveThrough(rows, chance, moods, id, joins, usualIn, onDay);
+  }
+  return { archive: rows.archive, usuals, moods, truths };
+}
