@@ -3,6 +3,7 @@ import type { Jobs } from './jobs/jobs';
 import type { Events } from './http/events';
 import type { Postman } from './messages/deliver';
 import type { MailServer } from './messages/mailServer';
+import type { WatchKeeper } from './watch/keeper';
 
 /** What routes work with. */
 export interface Services {
@@ -11,6 +12,7 @@ export interface Services {
   mail: MailServer;
   postman: Postman;
   events: Events;
+  watch: WatchKeeper;
   clock: Clock;
   /** The id of the demo's teacher; null in a school's own installation. */
   demoTeacherId: string | null;

@@ -9,6 +9,7 @@ import { startJobs } from './jobs/jobs';
 import { Postman } from './messages/deliver';
 import { MailServer } from './messages/mailServer';
 import type { Clock, Services } from './services';
+import { WatchKeeper } from './watch/keeper';
 
 export interface StartOptions {
   dataFolder: string;
@@ -34,11 +35,13 @@ export async function startServer(options: StartOptions): Promise<Running> {
   const mail = new MailServer(path.join(options.dataFolder, 'outbox'));
   const postman = new Postman(database, mail, clock);
   const events = new Events();
-  const services: Services = { database, jobs, mail, postman, events, clock, demoTeacherId };
+  const watch = new WatchKeeper(database, jobs, clock);
+  const services: Services = { database, jobs, mail, postman, events, watch, clock, demoTeacherId };
   // What a stop left waiting.
   await postman.deliverWaiting();
   const closeAll = async (server?: Server) => {
     events.closeAll();
+    watch.close();
     if (server) await closeServer(server);
     await jobs.close();
     await database.close();

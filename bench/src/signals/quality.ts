@@ -1,7 +1,7 @@
-import { Worker, isMainThread, parentPort, workerData } from 'node:worker_threads';
+import { Worker } from 'node:worker_threads';
 import { observe } from '@slate-path/core/signals/observe';
 import type { PlantedChange } from '@slate-path/demo/simulator/students';
-import { followClass, type ClassFigures } from './engine';
+import type { ClassFigures } from './engine';
 import { oracleEvidence, oracleStreams } from './oracle';
 import { plainRules, thresholdFor } from './plainRules';
 import { quantile, rows, termOf } from './terms';
@@ -149,13 +149,10 @@ export async function qualityOf(family: string, classes: number): Promise<Record
     halves.map(
       (half) =>
         new Promise<ClassFigures[]>((resolve, reject) => {
-          const worker = new Worker(new URL(import.meta.url), { workerData: half });
+          const worker = new Worker(new URL('./follower.mjs', import.meta.url), { workerData: half });
           worker.on('message', resolve).on('error', reject);
         }),
     ),
   );
   return report(followed.flat(), seeds);
 }
-
-if (!isMainThread && Array.isArray(workerData))
-  parentPort?.postMessage((workerData as string[]).map((seed) => followClass(seed)));

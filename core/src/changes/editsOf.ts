@@ -1,3 +1,4 @@
+import { archiveEdits } from '../archive/edits';
 import { calendarEdits } from '../calendar/edits';
 import { circleEdits } from '../circle/edits';
 import { checkInEdits } from '../checkIn/edits';
@@ -10,6 +11,7 @@ import { rosterEdits } from '../roster/edits';
 import { sweepEdits } from '../sweep/edits';
 import { tallyEdits } from '../tallies/edits';
 import { turnEdits } from '../turns/edits';
+import { watchEdits } from '../watch/edits';
 import { workEdits } from '../work/edits';
 import type { Edit } from './edit';
 import type { ChangeOf, KindName } from './schema';
@@ -29,6 +31,8 @@ const editsByKind = {
   ...turnEdits,
   ...sweepEdits,
   ...noteEdits,
+  ...watchEdits,
+  ...archiveEdits,
 };
 
 /** The edits of a change (an undo has none of its own: it takes back those of another). */

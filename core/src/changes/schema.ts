@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Id, Instant } from '../records/schema';
+import { archiveChanges } from '../archive/changes';
 import { calendarChanges } from '../calendar/changes';
 import { circleChanges } from '../circle/changes';
 import { checkInChanges } from '../checkIn/changes';
@@ -12,6 +13,7 @@ import { rosterChanges } from '../roster/changes';
 import { sweepChanges } from '../sweep/changes';
 import { tallyChanges } from '../tallies/changes';
 import { turnChanges } from '../turns/changes';
+import { watchChanges } from '../watch/changes';
 import { workChanges } from '../work/changes';
 import type { ChangeKind, PayloadOf } from './kind';
 
@@ -30,6 +32,8 @@ export const changeKinds = {
   ...turnChanges,
   ...sweepChanges,
   ...noteChanges,
+  ...watchChanges,
+  ...archiveChanges,
 };
 
 export type KindName = keyof typeof changeKinds;

@@ -10,19 +10,19 @@ export const lessonsOfClass = 600;
  * levels and patterns they come to less than one. Where the goals are hardest, most is spent.
  */
 export const falseEntries: Record<StreamName, number> = {
-  presence: 0.05,
-  lateness: 0.02,
-  voice: 0.19,
-  engagement: 0.16,
-  online: 0.13,
+  presence: 0.12,
+  lateness: 0.01,
+  voice: 0.17,
+  engagement: 0.13,
+  online: 0.11,
   weather: 0.01,
-  hand_in: 0.18,
-  score: 0.02,
+  hand_in: 0.16,
+  score: 0.015,
   stuck: 0.01,
-  trouble: 0.03,
+  trouble: 0.02,
 };
 /** The same for several streams that speak together, for each concern. */
-export const falseTogether: Record<Concern, number> = { absent: 0.005, disengaged: 0.04, struggling: 0.01 };
+export const falseTogether: Record<Concern, number> = { absent: 0.005, disengaged: 0.03, struggling: 0.005 };
 
 /** What the streams that a class does not have leave over goes to those of the concern that it has, up to this. */
 const largestPart = 2;

@@ -1,5 +1,7 @@
 import { getISODay, parseISO } from 'date-fns';
 import { betaBinomialTail } from './betaBinomial';
+import { betaPrior, type BetaPrior } from './models/betaPrior';
+import { oddsShift, shifted } from './models/oddsShift';
 import { falseDiscoveryLimit } from './falseDiscovery';
 import type { ClassSeries, Slot, StreamName } from './streams';
 
@@ -26,10 +28,13 @@ export interface Pattern {
 
 /** Looked at are the last such days, and everything else since the first of them. */
 const lastTimes = { weekday: 7, afternoon: 10 } as const;
-/** Of what is called a pattern, so much may be chance. */
-export const falseShare = 0.1;
-/** The class's own share on those days stands beside the student's other days with this weight. */
-const classWeight = 60;
+/**
+ * Of the patterns that are called in a stream, so much may be chance. Absence on one weekday is worth calling
+ * early, so more of it may be.
+ */
+export const falseShares: Record<PatternStream, number> = { presence: 0.15, lateness: 0.005, trouble: 0.005 };
+/** The share at any time where nothing is known. */
+const guess: Record<PatternStream, number> = { presence: 0.05, lateness: 0.06, trouble: 0.12 };
 const fewestHits = 3;
 
 interface Grouping {
@@ -86,29 +91,85 @@ interface Candidate extends Pattern {
   least: number;
 }
 
+/** What one grouping is held against. */
+interface Comparison {
+  inside: readonly Slot[];
+  /** All other times, and those of them since the first time inside. */
+  outside: readonly Slot[];
+  meanwhile: readonly Slot[];
+  prior: BetaPrior;
+  /** How much likelier it is for the class on such days, as odds; never less than on others. */
+  shift: number;
+}
+
+/** Absences of one lesson by itself; of a longer spell, an illness say, no weekday is the cause. */
+function singleAbsences(slots: readonly Slot[]): Slot[] {
+  const students = slots[0]?.value.length ?? 0;
+  const single = slots.map((slot) => ({ ...slot, value: slot.value.slice() }));
+  for (let i = 0; i < students; i += 1) {
+    let run: Slot[] = [];
+    const endRun = () => {
+      if (run.length > 1) for (const { value } of run) value[i] = NaN;
+      run = [];
+    };
+    for (const slot of single) {
+      if (slot.value[i] === 1) run.push(slot);
+      else if (slot.value[i] === 0) endRun();
+    }
+    endRun();
+  }
+  return single;
+}
+
+function comparisonOf(
+  series: ClassSeries,
+  slots: readonly Slot[],
+  stream: PatternStream,
+  { kind, isIn }: Grouping,
+): Comparison {
+  const inside = slots.filter(isIn).slice(-lastTimes[kind]);
+  const outside = slots.filter((slot) => !isIn(slot));
+  const first = inside[0]?.date ?? '\uFFFF';
+  const students = series.students.length;
+  const counts = series.students.map((_, i) => countOf(outside, i));
+  const own = countOfClass(inside, students);
+  const other = countOfClass(outside, students);
+  return {
+    inside,
+    outside,
+    meanwhile: outside.filter(({ date }) => date >= first),
+    prior: betaPrior(
+      Float64Array.from(counts, ({ hits }) => hits),
+      Float64Array.from(counts, ({ times }) => times),
+      guess[stream],
+    ),
+    shift: Math.max(1, oddsShift(own.hits, (own.times * (other.hits + 1)) / (other.times + 20), own.times)),
+  };
+}
+
+/** Pattern means more often than at other times meanwhile, by this factor at least. */
+const timesMore = 2;
+
 /** How one student's hits lie in one grouping; null where there is too little to see. */
 function candidate(
   series: ClassSeries,
   i: number,
   stream: PatternStream,
   { kind, day }: Grouping,
-  inside: readonly Slot[],
-  outside: readonly Slot[],
-  all: Counts,
+  { inside, outside, meanwhile, prior, shift }: Comparison,
 ): Candidate | null {
   const own = countOf(inside, i);
   const other = countOf(outside, i);
+  const now = countOf(meanwhile, i);
   if (own.times < fewestHits) return null;
-  const classShare = (all.hits - own.hits + 1) / (all.times - own.times + 20);
-  const tail = (hits: number, otherHits: number) =>
-    betaBinomialTail(
-      hits,
-      own.times,
-      classWeight * classShare + otherHits,
-      classWeight * (1 - classShare) + other.times - otherHits,
-    );
-  const most = Math.min(own.times, own.hits + other.hits);
-  const sources = inside.filter(({ value }) => (value[i] ?? 0) > 0).map(({ source }) => source);
+  // The student's share at other times, as all earlier ones and the class's tell it, on a day of this kind.
+  const tail = (hits: number, otherHits: number) => {
+    const weight = prior.weight + other.times;
+    const share = shifted((prior.mean * prior.weight + otherHits) / weight, shift);
+    return betaBinomialTail(hits, own.times, share * weight, (1 - share) * weight);
+  };
+  const most = Math.min(own.times, own.hits + now.hits);
+  const isMore = own.hits * now.times >= timesMore * now.hits * own.times;
   return {
     studentId: series.students[i]?.id ?? '',
     stream,
@@ -116,34 +177,31 @@ function candidate(
     day,
     hits: own.hits,
     times: own.times,
-    otherHits: other.hits,
-    otherTimes: other.times,
+    otherHits: now.hits,
+    otherTimes: now.times,
     since: inside.find(({ value }) => (value[i] ?? 0) > 0)?.date ?? '',
-    p: own.hits < fewestHits ? 1 : tail(own.hits, other.hits),
-    least: most < fewestHits ? 1 : tail(most, own.hits + other.hits - most),
-    sources,
+    p: own.hits < fewestHits || !isMore ? 1 : tail(own.hits, other.hits),
+    least: most < fewestHits ? 1 : tail(most, other.hits + own.hits - most),
+    sources: inside.filter(({ value }) => (value[i] ?? 0) > 0).map(({ source }) => source),
   };
 }
 
 /**
  * Absence, lateness or trouble that is bound to a weekday or the afternoon: exact tests of the last such
- * days against the student's other days in the same weeks and the class on those days, held to a false
- * discovery rate over everything looked at.
+ * days against the student's other days and the class, held to a false discovery rate over everything
+ * looked at in a stream.
  */
-export function patternsOf(series: ClassSeries, q = falseShare): Pattern[] {
-  const candidates: Candidate[] = [];
+export function patternsOf(series: ClassSeries, shares = falseShares): Pattern[] {
   const groupings = groupingsOf(series);
-  for (const stream of patternStreams)
-    for (const grouping of groupings) {
-      const inside = series.streams[stream].filter(grouping.isIn).slice(-lastTimes[grouping.kind]);
-      const first = inside[0]?.date ?? '\uFFFF';
-      const outside = series.streams[stream].filter((slot) => slot.date >= first && !grouping.isIn(slot));
-      const all = countOfClass(inside, series.students.length);
-      series.students.forEach(({ active }, i) => {
-        const found = active ? candidate(series, i, stream, grouping, inside, outside, all) : null;
-        if (found) candidates.push(found);
-      });
-    }
-  const limit = falseDiscoveryLimit(candidates, q);
-  return candidates.filter(({ p }) => p <= limit).map(({ least: _, ...pattern }) => pattern);
+  return patternStreams.flatMap((stream) => {
+    const slots = stream === 'presence' ? singleAbsences(series.streams[stream]) : series.streams[stream];
+    const candidates = groupings.flatMap((grouping) => {
+      const comparison = comparisonOf(series, slots, stream, grouping);
+      return series.students.flatMap(({ active }, i) =>
+        active ? (candidate(series, i, stream, grouping, comparison) ?? []) : [],
+      );
+    });
+    const limit = falseDiscoveryLimit(candidates, shares[stream]);
+    return candidates.filter(({ p }) => p <= limit).map(({ least: _, ...pattern }) => pattern);
+  });
 }

@@ -30,8 +30,15 @@ export interface WatchSettings {
 
 export const usualSettings: WatchSettings = { streams: new Set(streamNames), lines: usualLines };
 
-/** A share surely over the lowest line of the trade is common; it makes a concern stronger, but none by itself. */
-const concernFromShare = 0.1;
+/**
+ * A share that is surely over a line makes a concern by itself from the second line on where it is nearly
+ * certain, and from the third where it is credible; below, it only makes one stronger. The line is looked at
+ * after every lesson, and a student who is just under it would be over it credibly now and then.
+ */
+const makesByItself = [
+  { from: 0.2, certainty: credibleFrom },
+  { from: 0.1, certainty: 0.95 },
+] as const;
 
 interface Finding {
   strength: number;
@@ -46,7 +53,9 @@ function strengthOfLevel({ value, line, kind }: LevelCrossed): number {
 }
 
 function makesConcern({ kind, line, certainty }: LevelCrossed): boolean {
-  return kind === 'share' && line >= concernFromShare && (certainty ?? 0) >= credibleFrom;
+  return (
+    kind === 'share' && makesByItself.some((rule) => line >= rule.from && (certainty ?? 0) >= rule.certainty)
+  );
 }
 
 function strengthens({ kind, certainty }: LevelCrossed): boolean {
@@ -162,7 +171,7 @@ function itemsOf(about: About): WatchItem[] {
 }
 
 /** A class with only the streams that its teacher watches. */
-function watched(series: ClassSeries, streams: ReadonlySet<StreamName>): ClassSeries {
+export function watchedSeries(series: ClassSeries, streams: ReadonlySet<StreamName>): ClassSeries {
   const kept = streamNames.map((name) => [name, streams.has(name) ? series.streams[name] : []]);
   return { ...series, streams: Object.fromEntries(kept) as ClassSeries['streams'] };
 }
@@ -180,10 +189,15 @@ export function statesOf(series: ClassSeries): StreamStates {
 /**
  * Who in a class needs the teacher, strongest first: what really changed or is really high, with its proof;
  * then who is merely over a line.
+ * @param known where its watched streams stand, if that has been found out already
  */
-export function watchClass(whole: ClassSeries, settings: WatchSettings = usualSettings): WatchItem[] {
-  const series = watched(whole, settings.streams);
-  const states = statesOf(series);
+export function watchClass(
+  whole: ClassSeries,
+  settings: WatchSettings = usualSettings,
+  known: StreamStates | null = null,
+): WatchItem[] {
+  const series = watchedSeries(whole, settings.streams);
+  const states = known ?? statesOf(series);
   const levels = levelsCrossed(series, settings.lines);
   const patterns = patternsOf(series);
   const items = series.students.flatMap(({ id, active }, i) => {

@@ -265,7 +265,7 @@ export function simulateTerm(options: TermOptions): SimulatedTerm {
       options.planted[index] ?? (options.weekday && index === options.planted.length ? 'weekday' : null);
     const drawn = drawUsual(chance, culture);
     const change = story !== null && story !== 'weekday' ? plantedChanges[story] : null;
-    const own = story === 'weekday' ? { away: 0.04, ill: 0.003 } : {};
+    const own = story === 'weekday' ? { away: 0.04, ill: 0.006 } : {};
     const before: Usual = { ...drawn, ...change?.before, ...own };
     const after: Usual = { ...before, ...change?.after };
     usuals.set(id, before);

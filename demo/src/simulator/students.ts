@@ -42,7 +42,7 @@ export function drawCulture(chance: Chance, variety: number): Culture {
 export function drawUsual(chance: Chance, culture: Culture): Usual {
   return {
     away: chance.beta(Math.min(0.3, culture.away), 60),
-    ill: chance.beta(0.005, 400),
+    ill: chance.beta(0.01, 300),
     late: chance.beta(Math.min(0.4, culture.late), 25),
     voice: chance.gamma(2, culture.voice),
     trouble: chance.gamma(0.8, culture.trouble),
@@ -58,7 +58,7 @@ export function drawUsual(chance: Chance, culture: Culture): Usual {
 
 /** The planted changes whose delays are measured: what the student was before, and what becomes of it. */
 export const plantedChanges = {
-  absence: { before: { away: 0.04, ill: 0.003 }, after: { away: 0.4 } },
+  absence: { before: { away: 0.04, ill: 0.006 }, after: { away: 0.4 } },
   engagement: { before: { engagement: 2 }, after: { engagement: 1 } },
   voice: { before: { voice: 1.2 }, after: { voice: 0.24 } },
   onlineAndVoice: { before: { online: 6, voice: 1.2 }, after: { online: 2, voice: 0.6 } },

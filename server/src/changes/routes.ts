@@ -21,6 +21,7 @@ export const changeRoutes = [
         const receivedAt = new Date(services.clock()).toISOString();
         answers.push(await applyChange(services.database, change, { teacherId, receivedAt }));
       }
+      services.watch.touch(teacherId, body.changes);
       const [first] = body.changes as { device?: unknown }[];
       services.events.tell(teacherId, typeof first?.device === 'string' ? first.device : '');
       // The answer does not wait for the mail: what is written is kept, and is on its way.

@@ -179,6 +179,7 @@ export const checkInRoutes = [
       });
       if (answer.outcome === 'refused')
         throw new Problem(409, 'Not taken', 'This could not be taken. Tell your teacher that you are here.');
+      services.watch.touch(linked.teacherId, [null]);
       services.events.tell(linked.teacherId, 'check-in');
       return {
         name: shown.name,

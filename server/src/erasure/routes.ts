@@ -68,6 +68,7 @@ export const erasureRoutes = [
         ]);
       const erased = await eraseStudent(services, teacherId, studentId, false);
       await Promise.all(erased.messageIds.map((id) => services.mail.forget(id)));
+      services.watch.touch(teacherId, [null]);
       services.events.tell(teacherId, '');
       return answerOf(erased);
     },

@@ -43,9 +43,10 @@ function etagOf(
       teacherId,
       ...values,
     )?.seq ?? 0;
-  if (cached === 'per-teacher') return `W/"${seqOf('')}"`;
-  const places = cached.kinds.map(() => '?').join(', ');
   const day = new Date(clock()).toISOString().slice(0, 10);
+  // What a day shows may be other tomorrow, though nobody wrote anything.
+  if (cached === 'per-teacher') return `W/"${seqOf('')}-${day}"`;
+  const places = cached.kinds.map(() => '?').join(', ');
   return `W/"${seqOf(` AND "kind" IN (${places})`, ...cached.kinds)}-${day}"`;
 }
 

@@ -11,6 +11,7 @@ import { rosterRoutes } from '../roster/routes';
 import { sweepRoutes } from '../sweep/routes';
 import { tallyRoutes } from '../tallies/routes';
 import { viewRoutes } from '../views/routes';
+import { watchRoutes } from '../watch/routes';
 import { openApiDocument } from './openapi';
 import { route, type Route } from './route';
 
@@ -45,6 +46,7 @@ export const routes: readonly Route[] = [
   ...tallyRoutes,
   ...sweepRoutes,
   ...noteRoutes,
+  ...watchRoutes,
   ...erasureRoutes,
   ...rollRoutes,
   ...rosterRoutes,

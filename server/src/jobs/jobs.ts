@@ -13,7 +13,11 @@ import type { SuggestedTopic } from '@slate-path/core/notes/suggestTopics';
 import type { Erasure, ErasureRequest } from '../erasure/erase';
 import type { NotesFileRequest } from '../notes/notesFile';
 import type { SuggestionRange } from '../notes/suggest';
-import type { WatchReading, WatchRequest } from '../watch/readWatch';
+import type { ClassGlance } from '@slate-path/core/signals/glance';
+import type { WatchPreview } from '@slate-path/core/signals/preview';
+import type { SectionWatch } from '@slate-path/core/signals/watchReading';
+import type { GlanceRequest, PreviewRequest } from '../watch/readGlance';
+import type { WatchRequest } from '../watch/readWatch';
 
 /** What the worker can do, by name: the input it takes and the result it gives. */
 export interface JobKinds {
@@ -26,7 +30,9 @@ export interface JobKinds {
     input: { bytes: Uint8Array; lessonDate: string | null; order: DateOrder | null };
     result: { refused: string } | ParticipantReading;
   };
-  watch: { input: WatchRequest; result: WatchReading };
+  watch: { input: WatchRequest; result: SectionWatch[] };
+  glance: { input: GlanceRequest; result: ClassGlance };
+  watchPreview: { input: PreviewRequest; result: WatchPreview };
   totals: { input: RollRange; result: StudentTotals[] };
   rollFile: { input: RollFileRequest; result: Uint8Array };
   counts: { input: CountRange; result: CountReading };

@@ -6,6 +6,8 @@ export const {
   readRoster,
   readParticipants,
   watch,
+  glance,
+  watchPreview,
   totals,
   rollFile,
   counts,

@@ -12,6 +12,7 @@ import { rollFile as writeRollFile } from '../roll/rollFile';
 import { circleFile as writeCircleFile } from '../tallies/circleFile';
 import { countsFile as writeCountsFile } from '../tallies/countsFile';
 import { readCounts } from '../tallies/readCounts';
+import { readGlance, readPreview } from '../watch/readGlance';
 import { readWatch } from '../watch/readWatch';
 import type { JobKinds } from './jobs';
 
@@ -37,6 +38,10 @@ export const readParticipants: Job<'readParticipants'> = ({ bytes, lessonDate, o
   orRefused(async () => readList(await readTable(bytes), lessonDate, order ?? undefined));
 
 export const watch: Job<'watch'> = (input) => Promise.resolve(readWatch(input));
+
+export const glance: Job<'glance'> = (request) => Promise.resolve(readGlance(request));
+
+export const watchPreview: Job<'watchPreview'> = (request) => Promise.resolve(readPreview(request));
 
 export const totals: Job<'totals'> = (range) => {
   const { now, classes } = readRolls(range);

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { Between, In, IsNull, type DataSource } from 'typeorm';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import { Id, LocalDate, recordSchema, type Lesson } from '@slate-path/core/records/schema';
-import { WatchItem } from '@slate-path/core/watch/watchList';
 import { ChangeEntity, ErasureEntity } from '../database/entities';
 import { ownerOf, route } from '../http/route';
 import type { Services } from '../services';
@@ -232,15 +231,5 @@ export const viewRoutes = [
         .find({ where: { about: params.lessonId, teacherId }, order: { seq: 'DESC' }, take: 200 });
       return { lines };
     },
-  }),
-  route({
-    method: 'get',
-    path: '/api/watch',
-    summary: 'Who misses too much, since when, on what evidence; and the marks behind it.',
-    allow: 'teacher',
-    cached: 'per-teacher',
-    answer: z.object({ items: z.array(WatchItem), mark: z.array(recordSchema('mark')) }),
-    handle: ({ teacherId, services: { database, jobs } }) =>
-      jobs.run('watch', { file: database.file, teacherId }),
   }),
 ];

@@ -1,40 +1,58 @@
-import { groupBy } from '@slate-path/core/records/groupBy';
-import type { Mark } from '@slate-path/core/records/schema';
-import { rollBookOf } from '@slate-path/core/roll/book';
-import { watchList, type WatchItem } from '@slate-path/core/watch/watchList';
+import { subDays, format, parseISO } from 'date-fns';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import { afterStep } from '@slate-path/core/signals/afterStep';
+import { clearedSince } from '@slate-path/core/signals/cleared';
+import { statesOf, watchClass, watchedSeries } from '@slate-path/core/signals/watchClass';
+import type { SectionWatch } from '@slate-path/core/signals/watchReading';
 import { RecordReader } from '../database/readRecords';
+import { readSection } from './readSection';
 
 export interface WatchRequest {
   file: string;
   teacherId: string;
+  sectionIds: string[];
+  now: number;
 }
 
-export interface WatchReading {
-  items: WatchItem[];
-  /** The marks of those who are listed. */
-  mark: Mark[];
+/** A concern that ended so long ago is no news any more. */
+const clearedForDays = 28;
+
+function watchOf(records: RecordReader, { teacherId, now }: WatchRequest, sectionId: string): SectionWatch {
+  const { series: seriesOn, settings, steps, zone, today } = readSection(records, teacherId, sectionId, now);
+  const whole = seriesOn(today);
+  if (!whole)
+    return {
+      sectionId,
+      items: [],
+      cleared: [],
+      needs: { sectionId, lessonsHeld: 0, lessonsTaken: 0, lessonsObserved: 0, lessonsSwept: 0 },
+      outcomes: {},
+    };
+  const series = watchedSeries(whole, settings.streams);
+  const states = statesOf(series);
+  const from = format(subDays(parseISO(today), clearedForDays), 'yyyy-MM-dd');
+  return {
+    sectionId,
+    items: watchClass(series, settings, states),
+    cleared: clearedSince(series, states, from),
+    needs: {
+      sectionId,
+      lessonsHeld: whole.lessons.length,
+      lessonsTaken: whole.streams.presence.length,
+      lessonsObserved: whole.streams.voice.length,
+      lessonsSwept: whole.streams.engagement.length,
+    },
+    outcomes: Object.fromEntries(
+      steps.map((step) => [step.id, afterStep(whole, step, localMoment(Date.parse(step.at), zone).date)]),
+    ),
+  };
 }
 
-/** The watch list of a teacher's classes, read in a worker: a year's marks are many. */
-export function readWatch({ file, teacherId }: WatchRequest): WatchReading {
-  const records = new RecordReader(file);
+/** The watch list of some of a teacher's classes, read and computed in a worker. */
+export function readWatch(request: WatchRequest): SectionWatch[] {
+  const records = new RecordReader(request.file);
   try {
-    const own = '"teacherId" = ? AND NOT "removed"';
-    const marks = records.all('mark', own, [teacherId]);
-    const book = rollBookOf({
-      marks,
-      standings: records.all('standing', '"teacherId" = ?', [teacherId]),
-      sections: records.all('section', '"teacherId" = ?', [teacherId]),
-      school: records.all('school', '"teacherId" = ?', [teacherId])[0],
-    });
-    const items = watchList({
-      enrolments: records.all('enrolment', own, [teacherId]),
-      lessons: records.all('lesson', own, [teacherId]),
-      book,
-    });
-    const marksOf = groupBy(marks, ({ studentId }) => studentId);
-    const listed = new Set(items.map(({ studentId }) => studentId));
-    return { items, mark: [...listed].flatMap((studentId) => marksOf.get(studentId) ?? []) };
+    return request.sectionIds.map((sectionId) => watchOf(records, request, sectionId));
   } finally {
     records.close();
   }

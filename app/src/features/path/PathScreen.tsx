@@ -24,7 +24,8 @@ import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
-import type { WatchItem } from '@slate-path/core/watch/watchList';
+import { concernName } from '../watch/ConcernCard';
+import { useWatch } from '../watch/useWatch';
 import { PathWeeks } from './PathWeeks';
 
 /** One student's term: a row of weeks a class, every lesson a presence bar, with what it adds up to. */
@@ -38,7 +39,7 @@ export function PathScreen() {
   const lessons = useAllLessons();
   const book = useRecords((state) => rollBook(state.current));
   const { state } = useView(`/api/students/${encodeURIComponent(studentId)}/path`);
-  const { answer: watch } = useView<{ items: WatchItem[] }>('/api/watch');
+  const watch = useWatch();
   const student = current.student[studentId];
   const enrolments = useMemo(
     () => listOf(current, 'enrolment').filter((e) => e.studentId === studentId),
@@ -63,8 +64,8 @@ export function PathScreen() {
     );
   const names = enrolments.map((e) => current.section[e.sectionId]?.name ?? '').join(', ');
   const grade = student.grade ? ` · grade ${student.grade.replace(/^(grade|year)\s*/i, '')}` : '';
-  const concerns = (watch?.items ?? []).filter(
-    (item) => item.studentId === studentId && item.concern === 'absent',
+  const concerns = watch.concerns.flatMap(({ item, quiet }) =>
+    item.studentId === studentId && !quiet ? [item] : [],
   );
   const lessonsOf = (enrolment: Enrolment) => lessons.filter((l) => l.sectionId === enrolment.sectionId);
   const edit = (
@@ -93,8 +94,11 @@ export function PathScreen() {
   return (
     <Page title={displayName(student)} note={names + grade} back={back} tools={tools}>
       {concerns.map((item) => (
-        <Words key={item.sectionId}>
-          <Words bold tone="ember">{`Absent in ${current.section[item.sectionId]?.name ?? ''}. `}</Words>
+        <Words key={`${item.sectionId} ${item.concern}`}>
+          <Words
+            bold
+            tone="ember"
+          >{`${concernName(item.concern)} in ${current.section[item.sectionId]?.name ?? ''}. `}</Words>
           {item.sentence}
         </Words>
       ))}

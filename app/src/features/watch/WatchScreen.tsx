@@ -1,68 +1,61 @@
+import LayoutList from 'lucide-react-native/icons/layout-list';
+import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
-import { groupBy } from '@slate-path/core/records/groupBy';
-import type { WatchItem } from '@slate-path/core/watch/watchList';
+import { listOf } from '@slate-path/core/records/records';
+import type { ClearedItem } from '@slate-path/core/signals/cleared';
+import type { WatchItem } from '@slate-path/core/signals/watchClass';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
-import { dayMonth } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
 import { NoteLinks } from '../notes/NoteLinks';
-import { Evidence } from './Evidence';
+import { TakeBack } from '../records/TakeBack';
+import { useRecords } from '../records/useRecords';
+import { ActSheet } from './ActSheet';
+import { ConcernCard } from './ConcernCard';
+import { Needs } from './Needs';
+import { useWatch, watchAbout, type Shown } from './useWatch';
 
-type Shown = 'absent' | 'over_a_line';
+type Part = 'concerns' | 'over_a_line' | 'aside' | 'cleared';
 
-function concernWords(item: WatchItem): string {
-  const since = `since ${dayMonth(item.since)}`;
-  return item.concern === 'absent' ? `absent, ${since}` : `over a line, ${since}`;
-}
-
-/** One student, with what is said of each class. */
-function Concern({ items }: { items: readonly WatchItem[] }) {
-  const router = useRouter();
-  const studentId = items[0]?.studentId ?? '';
-  const student = useRecords((state) => state.current.student[studentId]);
-  const sections = useRecords((state) => state.current.section);
-  if (!student) return null;
+/** Cards in two columns where there is room, the strongest on top of both. */
+function Columns<T>({ items, render }: { items: readonly T[]; render: (item: T) => React.ReactNode }) {
+  const wide = useWide();
+  const columns = wide ? [0, 1].map((side) => items.filter((_, index) => index % 2 === side)) : [items];
   return (
-    <Card style={{ gap: space(2) }}>
-      <Words size="large" serif heading={2}>
-        {displayName(student)}
-      </Words>
-      {items.map((item) => (
-        <View key={item.sectionId} style={{ gap: space(1), marginBottom: space(2) }}>
-          <View
-            style={{
-              flexDirection: 'row',
-              flexWrap: 'wrap',
-              columnGap: space(2),
-              justifyContent: 'space-between',
-            }}
-          >
-            <Words bold tone={item.concern === 'absent' ? 'ember' : 'inkQuiet'}>
-              {concernWords(item)}
-            </Words>
-            <Words tone="inkQuiet">{sections[item.sectionId]?.name ?? ''}</Words>
-          </View>
-          <Words>{item.sentence}</Words>
-          <Evidence item={item} />
+    <View style={{ flexDirection: 'row', gap: space(4), alignItems: 'flex-start' }}>
+      {columns.map((column, index) => (
+        <View key={index} style={{ flex: 1, gap: space(3), minWidth: 0 }}>
+          {column.map(render)}
         </View>
       ))}
-      <View style={{ alignItems: 'flex-start', marginLeft: -space(4), marginBottom: -space(2) }}>
+    </View>
+  );
+}
+
+function Fact({ item }: { item: WatchItem }) {
+  const router = useRouter();
+  const student = useRecords((state) => state.current.student[item.studentId]);
+  const section = useRecords((state) => state.current.section[item.sectionId]);
+  if (!student) return null;
+  return (
+    <Card style={{ gap: space(1) }}>
+      <Words bold>{`${displayName(student)}, ${section?.name ?? ''}`}</Words>
+      <Words>{item.sentence}</Words>
+      <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
         <Action
           label="Open path"
           name={`Open the path of ${displayName(student)}`}
           kind="plain"
           onPress={() => {
-            router.push({ pathname: '/students/[studentId]', params: { studentId } });
+            router.push({ pathname: '/students/[studentId]', params: { studentId: item.studentId } });
           }}
         />
       </View>
@@ -70,58 +63,170 @@ function Concern({ items }: { items: readonly WatchItem[] }) {
   );
 }
 
-/** Who needs me: who misses too much, since when, and why we say so. */
+function Cleared({ item }: { item: ClearedItem }) {
+  const router = useRouter();
+  const student = useRecords((state) => state.current.student[item.studentId]);
+  const section = useRecords((state) => state.current.section[item.sectionId]);
+  if (!student) return null;
+  return (
+    <Card style={{ gap: space(1) }}>
+      <Words bold>{`${displayName(student)}, ${section?.name ?? ''}`}</Words>
+      <Words>{item.sentence}</Words>
+      <Words tone="lichen">A word of praise would be in place.</Words>
+      <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
+        <Action
+          label="Open path"
+          name={`Open the path of ${displayName(student)}`}
+          kind="plain"
+          onPress={() => {
+            router.push({ pathname: '/students/[studentId]', params: { studentId: item.studentId } });
+          }}
+        />
+      </View>
+    </Card>
+  );
+}
+
+const partNames: Record<Part, string> = {
+  concerns: 'Needs me',
+  over_a_line: 'Over a line',
+  aside: 'Put aside',
+  cleared: 'As usual again',
+};
+const emptyWords: Record<Part, { title: string; words: string }> = {
+  concerns: {
+    title: 'Nobody needs you just now',
+    words:
+      'Students stand here when something has really changed for them or is really high, with the proof. What chance alone brings about now and then is left out.',
+  },
+  over_a_line: {
+    title: 'Nobody is over a line',
+    words:
+      'Lines are facts: so much missed, three lessons in a row, three of five pieces not handed in. They may well be chance.',
+  },
+  aside: {
+    title: 'Nothing is put aside',
+    words: 'A concern that you put aside waits here for its day, or comes back when it gets clearly worse.',
+  },
+  cleared: {
+    title: 'Nobody came back in the last four weeks',
+    words: 'When what had changed is as usual again, it is told here, so that it can be praised.',
+  },
+};
+
+/** Who needs me: concerns with their proof, what is merely a fact, what is put aside, who came back. */
 export function WatchScreen() {
   const wide = useWide();
-  const { state, answer } = useView<{ items: WatchItem[] }>('/api/watch');
-  const [shown, setShown] = useState<Shown>('absent');
-  const items = answer?.items ?? [];
-  // Strongest first, for the items are; a student stands once, with every class.
-  const of = (concern: Shown) => [
-    ...groupBy(
-      items.filter((item) => item.concern === concern),
-      (item) => item.studentId,
-    ).values(),
-  ];
-  const list = of(shown);
-  // From left to right, so that the strongest stand on top of both columns.
-  const columns = wide ? [0, 1].map((side) => list.filter((_, index) => index % 2 === side)) : [list];
+  const router = useRouter();
+  const watch = useWatch();
+  const [part, setPart] = useState<Part>('concerns');
+  const [sectionId, setSectionId] = useState('');
+  const [acting, setActing] = useState<Shown | null>(null);
+  const current = useRecords((state) => state.current);
+  const classes = listOf(current, 'section');
+  const isShown = (id: string) => sectionId === '' || id === sectionId;
+  const concerns = watch.concerns.filter(({ item }) => isShown(item.sectionId));
+  const open = concerns.filter(({ quiet }) => quiet === null);
+  const aside = concerns.filter(({ quiet }) => quiet !== null);
+  const facts = watch.overLine.filter((item) => isShown(item.sectionId));
+  const cleared = watch.sections
+    .filter((section) => isShown(section.sectionId))
+    .flatMap((section) => section.cleared);
+  const counts: Record<Part, number> = {
+    concerns: open.length,
+    over_a_line: facts.length,
+    aside: aside.length,
+    cleared: cleared.length,
+  };
+  const card = (shown: Shown) => (
+    <ConcernCard
+      key={`${shown.item.sectionId} ${shown.item.studentId} ${shown.item.concern}`}
+      shown={shown}
+      onAct={() => {
+        setActing(shown);
+      }}
+    />
+  );
   return (
     <Page
       title="Who needs me"
-      note={state === 'loading' ? 'Asking the server…' : 'From the lessons taken this term'}
-      tools={<NoteLinks />}
+      note={watch.state === 'loading' ? 'Asking the server…' : 'It proposes, with evidence; you decide.'}
+      tools={
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+          <TakeBack about={watchAbout} />
+          <NoteLinks />
+          <Action
+            label="Classes"
+            name="Classes at a glance"
+            icon={LayoutList}
+            onPress={() => {
+              router.push({
+                pathname: '/watch/glance',
+                params: { section: sectionId || (classes[0]?.id ?? '') },
+              });
+            }}
+          />
+          <Action
+            label="What is watched"
+            icon={SlidersHorizontal}
+            onPress={() => {
+              router.push({
+                pathname: '/watch/settings',
+                params: { section: sectionId || (classes[0]?.id ?? '') },
+              });
+            }}
+          />
+        </View>
+      }
     >
-      <Choice<Shown>
+      <Choice<Part>
         name="Which"
-        value={shown}
-        options={[
-          { value: 'absent', label: `Absent ${of('absent').length}` },
-          { value: 'over_a_line', label: `Over a line ${of('over_a_line').length}` },
-        ]}
-        onChange={setShown}
+        value={part}
+        options={(Object.keys(partNames) as Part[]).map((value) => ({
+          value,
+          label: `${partNames[value]} ${counts[value]}`,
+        }))}
+        onChange={setPart}
       />
-      {shown === 'over_a_line' && list.length > 0 ? (
-        <Words tone="inkQuiet">
-          These are over a line of 5, 10 or 20 % missed, but it may well be chance: students whose usual is
-          below it cross it now and then.
-        </Words>
+      {classes.length > 1 && (wide || part === 'concerns') ? (
+        <Choice
+          name="Class"
+          value={sectionId}
+          options={[
+            { value: '', label: 'All classes' },
+            ...classes.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onChange={setSectionId}
+        />
       ) : null}
-      {list.length === 0 && state !== 'loading' ? (
-        <Empty title={shown === 'absent' ? 'Nobody misses too much' : 'Nobody is over a line'}>
-          Students stand here who have surely missed over 5, 10 or 20 % of the lessons taken, from 15 lessons
-          on, or three in a row. Lessons whose roll was not taken count nowhere.
-        </Empty>
+      {counts[part] === 0 && watch.state !== 'loading' ? (
+        <Empty title={emptyWords[part].title}>{emptyWords[part].words}</Empty>
       ) : null}
-      <View style={{ flexDirection: 'row', gap: space(4), alignItems: 'flex-start' }}>
-        {columns.map((column, index) => (
-          <View key={index} style={{ flex: 1, gap: space(3) }}>
-            {column.map((found) => (
-              <Concern key={found[0]?.studentId} items={found} />
-            ))}
-          </View>
-        ))}
-      </View>
+      {part === 'concerns' ? <Columns items={open} render={card} /> : null}
+      {part === 'aside' ? <Columns items={aside} render={card} /> : null}
+      {part === 'over_a_line' ? (
+        <Columns
+          items={facts}
+          render={(item) => <Fact key={`${item.sectionId} ${item.studentId}`} item={item} />}
+        />
+      ) : null}
+      {part === 'cleared' ? (
+        <Columns
+          items={cleared}
+          render={(item) => (
+            <Cleared key={`${item.sectionId} ${item.studentId} ${item.stream}`} item={item} />
+          )}
+        />
+      ) : null}
+      <Needs sections={watch.sections.filter((section) => isShown(section.sectionId))} />
+      {acting ? (
+        <ActSheet
+          shown={acting}
+          onClose={() => {
+            setActing(null);
+          }}
+        />
+      ) : null}
     </Page>
   );
 }

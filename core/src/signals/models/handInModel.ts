@@ -73,3 +73,6 @@ export class HandInModel implements Model {
     return this.missing.usual(i);
   }
 }
+
+/** 1 for a piece that is missing, 0 for one that was handed in at all. */
+export const handInMissing = (value: number): number => (value === missing ? 1 : 0);

@@ -5,7 +5,7 @@ import { ShareModel } from './shareModel';
 /** An illness takes two to four days; a spell that goes on longer begins to say something. */
 const longestIllness = 4;
 /** One more day away in the same spell says little, for whoever is ill is away. */
-const sameSpell = 0.1;
+const sameSpell = 0.4;
 const longSpell = 0.7;
 
 /**

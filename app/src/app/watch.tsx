@@ -1,1 +1,0 @@
-export { WatchScreen as default } from '../features/watch/WatchScreen';

@@ -1,0 +1,1 @@
+export { ConcernScreen as default } from '../../features/watch/ConcernScreen';

@@ -1,0 +1,1 @@
+export { GlanceScreen as default } from '../../features/watch/GlanceScreen';

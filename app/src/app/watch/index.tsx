@@ -1,0 +1,1 @@
+export { WatchScreen as default } from '../../features/watch/WatchScreen';

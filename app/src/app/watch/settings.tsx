@@ -1,0 +1,1 @@
+export { WatchSettingsScreen as default } from '../../features/watch/WatchSettingsScreen';

@@ -1,0 +1,185 @@
+import { addDays } from '@slate-path/core/calendar/localTime';
+import { displayName } from '@slate-path/core/people/names';
+import type { Concern } from '@slate-path/core/signals/names';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Action } from '../../parts/Action';
+import { Choice } from '../../parts/Choice';
+import { DateField } from '../../parts/DateField';
+import { Field } from '../../parts/Field';
+import { Sheet } from '../../parts/Sheet';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+import { readDate } from '../desk/readDate';
+import { now as rightNow, useNow } from '../records/clock';
+import { makeChange, newId } from '../records/outbox';
+import { useRecords } from '../records/useRecords';
+import { LocalDateShape } from '../totals/dateShape';
+import { watchAbout, type Shown } from './useWatch';
+
+const kinds = ['Talk', 'Contact home', 'New seat', 'Plan', 'Refer', 'Other'] as const;
+type Way = 'step' | 'aside' | 'none';
+
+/** What to do about a concern: a step with a day to look again, put it aside to a day, or say why it is none. */
+export function ActSheet({ shown, onClose }: { shown: Shown; onClose: () => void }) {
+  const { item } = shown;
+  const student = useRecords((state) => state.current.student[item.studentId]);
+  const [way, setWay] = useState<Way>('step');
+  const about = {
+    studentId: item.studentId,
+    sectionId: item.sectionId,
+    concern: item.concern as Concern,
+  };
+  return (
+    <Sheet
+      title={student ? displayName(student) : 'Act'}
+      note="You decide; nothing is done about anybody by itself."
+      onClose={onClose}
+    >
+      <Choice<Way>
+        name="What to do"
+        value={way}
+        options={[
+          { value: 'step', label: 'Take a step' },
+          { value: 'aside', label: 'Put aside' },
+          { value: 'none', label: 'Not a concern' },
+        ]}
+        onChange={setWay}
+      />
+      {way === 'step' ? (
+        <StepForm about={about} onClose={onClose} />
+      ) : (
+        <QuietForm
+          key={way}
+          about={about}
+          strength={item.strength}
+          forGood={way === 'none'}
+          onClose={onClose}
+        />
+      )}
+    </Sheet>
+  );
+}
+
+interface About {
+  studentId: string;
+  sectionId: string;
+  concern: Concern;
+}
+
+const notADate = 'A date looks like 2026-11-23';
+
+function StepForm({ about, onClose }: { about: About; onClose: () => void }) {
+  const { date } = useNow();
+  const [kind, setKind] = useState<(typeof kinds)[number]>('Talk');
+  const [own, setOwn] = useState('');
+  const [text, setText] = useState('');
+  const [again, setAgain] = useState(addDays(date, 14));
+  const [errors, setErrors] = useState<{ own?: string; again?: string }>({});
+  const take = () => {
+    const day = again.trim() === '' ? null : readDate(again);
+    const name = kind === 'Other' ? own.trim() : kind;
+    const found = {
+      ...(name === '' ? { own: 'What was done?' } : {}),
+      ...(day !== null && !LocalDateShape.test(day) ? { again: notADate } : {}),
+      ...(day !== null && LocalDateShape.test(day) && day <= date ? { again: 'A day after today' } : {}),
+    };
+    setErrors(found);
+    if (Object.keys(found).length > 0) return;
+    makeChange(
+      'step.take',
+      {
+        id: newId(),
+        ...about,
+        at: new Date(rightNow()).toISOString(),
+        kind: name,
+        text: text.trim(),
+        lookAgainOn: day,
+      },
+      watchAbout,
+    );
+    onClose();
+  };
+  return (
+    <>
+      <Choice
+        name="Step"
+        value={kind}
+        options={kinds.map((value) => ({ value, label: value }))}
+        onChange={setKind}
+      />
+      {kind === 'Other' ? (
+        <Field label="What you did" value={own} onChange={setOwn} error={errors.own} />
+      ) : null}
+      <Field label="A few words (may stay empty)" value={text} onChange={setText} multiline />
+      <DateField
+        label="Look again on (empty: no day)"
+        value={again}
+        onChange={setAgain}
+        error={errors.again}
+      />
+      <Action label="Keep this step" kind="main" onPress={take} />
+    </>
+  );
+}
+
+function QuietForm({
+  about,
+  strength,
+  forGood,
+  onClose,
+}: {
+  about: About;
+  strength: number;
+  forGood: boolean;
+  onClose: () => void;
+}) {
+  const { date } = useNow();
+  const [until, setUntil] = useState(addDays(date, 14));
+  const [because, setBecause] = useState('');
+  const [errors, setErrors] = useState<{ until?: string; because?: string }>({});
+  const keep = () => {
+    const day = forGood ? null : readDate(until);
+    const found = {
+      ...(day !== null && (!LocalDateShape.test(day) || day <= date)
+        ? { until: LocalDateShape.test(day) ? 'A day after today' : notADate }
+        : {}),
+      ...(forGood && because.trim() === '' ? { because: 'Say why, so that others and you later know' } : {}),
+    };
+    setErrors(found);
+    if (Object.keys(found).length > 0) return;
+    makeChange(
+      'concern.quiet',
+      { ...about, at: new Date(rightNow()).toISOString(), until: day, because: because.trim(), strength },
+      watchAbout,
+    );
+    onClose();
+  };
+  return (
+    <>
+      {forGood ? null : (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+          {[7, 14, 28].map((days) => (
+            <Action
+              key={days}
+              label={`${days / 7} week${days === 7 ? '' : 's'}`}
+              onPress={() => {
+                setUntil(addDays(date, days));
+              }}
+            />
+          ))}
+        </View>
+      )}
+      {forGood ? null : <DateField label="Until" value={until} onChange={setUntil} error={errors.until} />}
+      <Field
+        label={forGood ? 'Not a concern, because' : 'Why (may stay empty)'}
+        value={because}
+        onChange={setBecause}
+        error={errors.because}
+        multiline
+      />
+      <Words tone="inkQuiet">It comes back sooner if it gets clearly worse.</Words>
+      <Action label={forGood ? 'Keep it off the list' : 'Put aside'} kind="main" onPress={keep} />
+    </>
+  );
+}

@@ -1,0 +1,228 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { displayName } from '@slate-path/core/people/names';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import type { Quiet } from '@slate-path/core/records/schema';
+import { outcomeInWords, type StepOutcome } from '@slate-path/core/signals/afterStep';
+import type { Evidence } from '@slate-path/core/signals/evidence';
+import { Action } from '../../parts/Action';
+import { Card } from '../../parts/Card';
+import { dayMonth, shortDay } from '../../parts/dates';
+import { Empty } from '../../parts/Empty';
+import { Page } from '../../parts/Page';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { space, target } from '../../theme/tokens';
+import { zoneOf } from '../records/clock';
+import { makeChange } from '../records/outbox';
+import { TakeBack } from '../records/TakeBack';
+import { useRecords } from '../records/useRecords';
+import { ActSheet } from './ActSheet';
+import { concernName } from './ConcernCard';
+import { axes, EvidenceChart } from './EvidenceChart';
+import { strengthWords, useWatch, watchAbout, type Shown } from './useWatch';
+
+/** The records behind one piece of evidence, the last first; those of lessons open them. */
+function RecordsBehind({ evidence }: { evidence: Evidence }) {
+  const router = useRouter();
+  const palette = usePalette();
+  const lessons = useRecords((state) => state.current.lesson);
+  const axis = axes[evidence.stream];
+  const behind = evidence.points.filter(({ date }) => date >= evidence.since).toReversed();
+  const words = (value: number) =>
+    axis.yesNo
+      ? value > 0
+        ? evidence.stream === 'hand_in' && value === 1
+          ? 'late'
+          : axis.yesNo[1]
+        : axis.yesNo[0]
+      : String(value);
+  return (
+    <View>
+      {behind.map(({ date, source, value, classMedian }) => {
+        const line = `${shortDay(date)}: ${words(value)}${axis.yesNo || classMedian === null ? '' : `, the class’s middle ${classMedian}`}`;
+        if (!lessons[source] && !source.includes('.'))
+          return (
+            <Words key={`${date}${source}`} style={{ paddingVertical: space(1) }}>
+              {line}
+            </Words>
+          );
+        return (
+          <Pressable
+            key={`${date}${source}`}
+            role="link"
+            aria-label={`Open the lesson, ${line}`}
+            onPress={() => {
+              router.push({ pathname: '/lessons/[lessonId]', params: { lessonId: source } });
+            }}
+            style={{
+              minHeight: target,
+              justifyContent: 'center',
+              borderBottomWidth: 1,
+              borderColor: palette.line,
+            }}
+          >
+            <Words tone="slate">{line}</Words>
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+}
+
+const kindNames = { change: 'A change', level: 'A line', pattern: 'A pattern' } as const;
+
+function EvidencePart({ evidence }: { evidence: Evidence }) {
+  const [open, setOpen] = useState(false);
+  const said = evidence.words.charAt(0).toUpperCase() + evidence.words.slice(1);
+  return (
+    <Card style={{ gap: space(2) }}>
+      <Words bold heading={2}>
+        {`${kindNames[evidence.kind]}${evidence.kind === 'change' ? ` since ${dayMonth(evidence.since)}` : ''}`}
+      </Words>
+      <Words>{`${said}.`}</Words>
+      <EvidenceChart evidence={evidence} spoken={said} />
+      {evidence.clears ? <Words tone="inkQuiet">{`It clears with ${evidence.clears}.`}</Words> : null}
+      <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
+        <Action
+          label={open ? 'Hide the records' : 'The records behind it'}
+          kind="plain"
+          onPress={() => {
+            setOpen(!open);
+          }}
+        />
+      </View>
+      {open ? <RecordsBehind evidence={evidence} /> : null}
+    </Card>
+  );
+}
+
+/** What was tried, with what became of it: the class's own change taken off, honest where it is too early. */
+function Steps({ shown, outcomes }: { shown: Shown; outcomes: Readonly<Record<string, StepOutcome[]>> }) {
+  const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
+  return (
+    <View style={{ gap: space(2) }}>
+      <Words bold heading={2}>
+        What was tried
+      </Words>
+      {shown.steps.length === 0 ? (
+        <Words tone="inkQuiet">Nothing yet. A step keeps what you did, and what changed since.</Words>
+      ) : null}
+      {shown.steps.map((step) => {
+        const { date } = localMoment(Date.parse(step.at), zone);
+        const again = step.lookAgainOn ? ` Look again on ${dayMonth(step.lookAgainOn)}.` : '';
+        return (
+          <Card key={step.id} style={{ gap: space(1) }}>
+            <Words bold>{`${step.kind}, ${shortDay(date)}`}</Words>
+            {step.text ? <Words>{step.text}</Words> : null}
+            {again ? <Words tone="inkQuiet">{again.trim()}</Words> : null}
+            {(outcomes[step.id] ?? []).slice(0, 3).map((outcome) => (
+              <Words
+                key={outcome.stream}
+                tone={
+                  outcome.verdict === 'better' ? 'lichen' : outcome.verdict === 'worse' ? 'clay' : 'inkQuiet'
+                }
+              >
+                {outcomeInWords(outcome, date)}
+              </Words>
+            ))}
+          </Card>
+        );
+      })}
+    </View>
+  );
+}
+
+function Aside({ quiet }: { quiet: Quiet }) {
+  const { studentId, sectionId, concern, until, because } = quiet;
+  return (
+    <Card style={{ gap: space(1) }}>
+      <Words>
+        {until ? `Put aside until ${dayMonth(until)}. ${because}` : `Not a concern, because: ${because}`}
+      </Words>
+      <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
+        <Action
+          label="Show it again"
+          kind="plain"
+          onPress={() => {
+            makeChange('concern.show', { studentId, sectionId, concern }, watchAbout);
+          }}
+        />
+      </View>
+    </Card>
+  );
+}
+
+/** One concern: all evidence with the records behind it, what would clear it, what was tried. */
+export function ConcernScreen() {
+  const router = useRouter();
+  const about = useLocalSearchParams<{ section: string; student: string; concern: string }>();
+  const { concerns, sections, state } = useWatch();
+  const [acting, setActing] = useState(false);
+  const student = useRecords((records) => records.current.student[about.student]);
+  const section = useRecords((records) => records.current.section[about.section]);
+  const back = { to: '/watch' as const, name: 'Who needs me' };
+  const shown = concerns.find(
+    ({ item }) =>
+      item.sectionId === about.section && item.studentId === about.student && item.concern === about.concern,
+  );
+  const outcomes = sections.find(({ sectionId }) => sectionId === about.section)?.outcomes ?? {};
+  const title = student ? displayName(student) : 'Concern';
+  if (!shown)
+    return (
+      <Page title={title} back={back} note={state === 'loading' ? 'Asking the server…' : undefined}>
+        {state === 'loading' ? null : (
+          <Empty title="No concern any more">
+            What was told here is as usual again, or another class was meant.
+          </Empty>
+        )}
+      </Page>
+    );
+  const { item } = shown;
+  return (
+    <Page
+      title={title}
+      note={section?.name}
+      back={back}
+      tools={
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+          <TakeBack about={watchAbout} />
+          <Action
+            label="Open path"
+            name={`Open the path of ${title}`}
+            onPress={() => {
+              router.push({ pathname: '/students/[studentId]', params: { studentId: item.studentId } });
+            }}
+          />
+          <Action
+            label="Act"
+            kind="main"
+            name={`Act on ${title}`}
+            onPress={() => {
+              setActing(true);
+            }}
+          />
+        </View>
+      }
+    >
+      <Words bold tone={shown.quiet ? 'inkQuiet' : 'ember'}>
+        {`${concernName(item.concern)}, since ${dayMonth(item.since)}: ${strengthWords(item.strength)}`}
+      </Words>
+      <Words>{item.sentence}</Words>
+      {shown.quiet ? <Aside quiet={shown.quiet} /> : null}
+      {item.evidence.map((evidence) => (
+        <EvidencePart key={`${evidence.kind} ${evidence.stream}`} evidence={evidence} />
+      ))}
+      <Steps shown={shown} outcomes={outcomes} />
+      {acting ? (
+        <ActSheet
+          shown={shown}
+          onClose={() => {
+            setActing(false);
+          }}
+        />
+      ) : null}
+    </Page>
+  );
+}

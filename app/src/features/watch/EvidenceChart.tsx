@@ -1,0 +1,145 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import type { Evidence } from '@slate-path/core/signals/evidence';
+import type { StreamName } from '@slate-path/core/signals/names';
+import { dayMonth } from '../../parts/dates';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { fonts } from '../../theme/tokens';
+
+/** What stands at the side of each stream's chart, and how far it goes at least. */
+export const axes: Record<
+  StreamName,
+  { name: string; from: number; to: number | null; yesNo?: [string, string] }
+> = {
+  presence: { name: 'Lesson', from: 0, to: 1, yesNo: ['there', 'missed'] },
+  lateness: { name: 'Lesson', from: 0, to: 1, yesNo: ['in time', 'late'] },
+  voice: { name: 'Wanted tallies a lesson', from: 0, to: null },
+  trouble: { name: 'Unwanted tallies a lesson', from: 0, to: null },
+  engagement: { name: 'Engagement, 0 to 3', from: 0, to: 3 },
+  weather: { name: 'Inner weather, 1 to 5', from: 1, to: 5 },
+  online: { name: 'Actions online a day', from: 0, to: null },
+  hand_in: { name: 'Work', from: 0, to: 2, yesNo: ['in time', 'missing'] },
+  score: { name: 'Points from the class’s middle', from: -10, to: null },
+  stuck: { name: 'Notes of trouble a day', from: 0, to: null },
+};
+
+const height = 104;
+const left = 44;
+const top = 8;
+const bottom = 22;
+
+interface Scale {
+  x: (index: number) => number;
+  y: (value: number) => number;
+}
+
+/** A running mean of the last few times: a heavy line that does not jump with each lesson. */
+function smooth(values: readonly number[], over: number): number[] {
+  return values.map((_, at) => {
+    const last = values.slice(Math.max(0, at - over + 1), at + 1);
+    return last.reduce((sum, value) => sum + value, 0) / last.length;
+  });
+}
+
+const line = (values: readonly (number | null)[], { x, y }: Scale) =>
+  values
+    .flatMap((value, index) => (value === null ? [] : [`${x(index).toFixed(1)} ${y(value).toFixed(1)}`]))
+    .map((point, index) => `${index === 0 ? 'M' : 'L'}${point}`)
+    .join('');
+
+/** One stream of one student: the usual as a band, the class's middle thin, now heavy, the onset dashed. */
+export function EvidenceChart({ evidence, spoken }: { evidence: Evidence; spoken: string }) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(0);
+  const { points, band, since, stream } = evidence;
+  const axis = axes[stream];
+  const values = points.map(({ value }) => value);
+  const shown = smooth(values, axis.yesNo ? 5 : 3);
+  const medians = smooth(
+    points.map(({ classMedian }) => classMedian ?? 0),
+    axis.yesNo ? 5 : 3,
+  );
+  const most = axis.to ?? Math.max(2, ...values, ...medians);
+  const least = Math.min(axis.from, ...values);
+  const scale: Scale = {
+    x: (index) => left + ((index + 0.5) / Math.max(1, points.length)) * (width - left - 6),
+    y: (value) => top + (1 - (value - least) / (most - least)) * (height - top - bottom),
+  };
+  const onset = points.findIndex(({ date }) => date >= since);
+  const text = { fontFamily: fonts.text, fontSize: 13, fill: palette.inkQuiet };
+  const [low, high] = axis.yesNo ?? [String(least), String(Math.round(most * 10) / 10)];
+  return (
+    <View
+      role="img"
+      aria-label={spoken}
+      onLayout={({ nativeEvent }) => {
+        setWidth(nativeEvent.layout.width);
+      }}
+    >
+      <Words size="small" tone="inkQuiet">
+        {axis.yesNo ? `${axis.name} by lesson` : axis.name}
+      </Words>
+      {width === 0 || points.length === 0 ? (
+        <View style={{ height }} />
+      ) : (
+        <Svg width={width} height={height}>
+          <Rect
+            x={left}
+            y={scale.y(band[1])}
+            width={Math.max(0, width - left - 6)}
+            height={Math.max(3, scale.y(band[0]) - scale.y(band[1]))}
+            fill={palette.slateWash}
+          />
+          <SvgText {...text} x={left - 6} y={scale.y(most) + 9} textAnchor="end">
+            {high}
+          </SvgText>
+          <SvgText {...text} x={left - 6} y={scale.y(least)} textAnchor="end">
+            {low}
+          </SvgText>
+          <Line x1={left} x2={width - 6} y1={height - bottom} y2={height - bottom} stroke={palette.line} />
+          <Path d={line(medians, scale)} stroke={palette.inkQuiet} strokeWidth={1} fill="none" />
+          {axis.yesNo
+            ? null
+            : values.map((value, index) => (
+                <Circle key={index} cx={scale.x(index)} cy={scale.y(value)} r={2} fill={palette.slate} />
+              ))}
+          <Path
+            d={line(shown, scale)}
+            stroke={palette.slate}
+            strokeWidth={3}
+            fill="none"
+            strokeLinejoin="round"
+          />
+          {axis.yesNo
+            ? points.map(({ value }, index) =>
+                value === 0 ? null : (
+                  <Rect key={index} x={scale.x(index) - 2} y={top} width={4} height={8} fill={palette.ink} />
+                ),
+              )
+            : null}
+          {onset > 0 ? (
+            <G>
+              <Line
+                x1={scale.x(onset - 0.5)}
+                x2={scale.x(onset - 0.5)}
+                y1={2}
+                y2={height - bottom}
+                stroke={palette.ember}
+                strokeWidth={2}
+                strokeDasharray="4 4"
+              />
+            </G>
+          ) : null}
+          <SvgText {...text} x={left} y={height - 6}>
+            {dayMonth(points[0]?.date ?? since)}
+          </SvgText>
+          <SvgText {...text} x={width - 6} y={height - 6} textAnchor="end">
+            {dayMonth(points.at(-1)?.date ?? since)}
+          </SvgText>
+        </Svg>
+      )}
+    </View>
+  );
+}

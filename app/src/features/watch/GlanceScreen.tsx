@@ -1,0 +1,186 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import Svg, { Path, Rect } from 'react-native-svg';
+import { displayName } from '@slate-path/core/people/names';
+import { listOf } from '@slate-path/core/records/records';
+import type { ClassGlance } from '@slate-path/core/signals/glance';
+import { streamWords } from '@slate-path/core/signals/words';
+import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
+import { dayMonth } from '../../parts/dates';
+import { Empty } from '../../parts/Empty';
+import { Page } from '../../parts/Page';
+import { Words } from '../../parts/Words';
+import { usePalette, useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { useRecords } from '../records/useRecords';
+import { useView } from '../records/views';
+
+type Student = ClassGlance['students'][number];
+
+const height = 44;
+const barsTop = 30;
+
+/** A student's last lessons in one small picture: engagement as a line, a stroke for each lesson missed. */
+function SmallPath({ student, lessons }: { student: Student; lessons: ClassGlance['lessons'] }) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(0);
+  const step = width / Math.max(1, lessons.length);
+  const at = new Map(lessons.map(({ date }, index) => [date, index]));
+  const line = student.engagement
+    .flatMap(({ date, value }) => {
+      const index = at.get(date);
+      return index === undefined
+        ? []
+        : [`${((index + 0.5) * step).toFixed(1)} ${(4 + (1 - value / 3) * 20).toFixed(1)}`];
+    })
+    .map((point, index) => `${index === 0 ? 'M' : 'L'}${point}`)
+    .join('');
+  return (
+    <View
+      style={{ height }}
+      onLayout={({ nativeEvent }) => {
+        setWidth(nativeEvent.layout.width);
+      }}
+    >
+      {width === 0 ? null : (
+        <Svg width={width} height={height}>
+          {student.missed.map((missed, index) =>
+            missed === null ? null : (
+              <Rect
+                key={index}
+                x={index * step + 1}
+                y={missed === 1 ? barsTop : barsTop + 5}
+                width={Math.max(1, step - 2)}
+                height={missed === 1 ? 11 : 2}
+                fill={missed === 1 ? palette.surface : palette.slate}
+                stroke={missed === 1 ? palette.ink : undefined}
+              />
+            ),
+          )}
+          {line ? <Path d={line} stroke={palette.slate} strokeWidth={2} fill="none" /> : null}
+          {student.voice.map(({ date, value }) => {
+            const index = at.get(date);
+            return index === undefined || value === 0 ? null : (
+              <Rect
+                key={date}
+                x={(index + 0.5) * step - 1}
+                y={24 - Math.min(4, value) * 4}
+                width={2}
+                height={Math.min(4, value) * 4}
+                fill={palette.lichen}
+                opacity={line ? 0.5 : 1}
+              />
+            );
+          })}
+        </Svg>
+      )}
+    </View>
+  );
+}
+
+function changedWords({ changed, stream, concern }: Student): string {
+  if (stream === null || concern === null) return 'as usual';
+  return changed >= 1 ? `changed: ${streamWords[stream]}` : `${streamWords[stream]}, a little`;
+}
+
+function StudentGlance({ student, lessons }: { student: Student; lessons: ClassGlance['lessons'] }) {
+  const router = useRouter();
+  const found = useRecords((state) => state.current.student[student.studentId]);
+  if (!found) return null;
+  const name = displayName(found);
+  const missed = student.missed.filter((value) => value === 1).length;
+  return (
+    <Pressable
+      role="link"
+      aria-label={`${name}: ${changedWords(student)}; ${missed} of the last ${student.missed.filter((value) => value !== null).length} lessons missed. Open the path.`}
+      onPress={() => {
+        router.push({ pathname: '/students/[studentId]', params: { studentId: student.studentId } });
+      }}
+    >
+      <Card style={{ gap: space(1), padding: space(3) }}>
+        <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: space(2) }}>
+          <Words bold lines={1} style={{ flexShrink: 1 }}>
+            {name}
+          </Words>
+          <Words size="small" tone={student.changed >= 1 ? 'ember' : 'inkQuiet'} lines={1}>
+            {changedWords(student)}
+          </Words>
+        </View>
+        <SmallPath student={student} lessons={lessons} />
+      </Card>
+    </Pressable>
+  );
+}
+
+/** All students of a class on one page, those who changed most first, and the patterns that stand out. */
+export function GlanceScreen() {
+  const wide = useWide();
+  const { section } = useLocalSearchParams<{ section?: string }>();
+  const classes = listOf(
+    useRecords((records) => records.current),
+    'section',
+  );
+  const [sectionId, setSectionId] = useState(section ?? '');
+  const chosen = classes.find(({ id }) => id === sectionId) ?? classes[0];
+  const { state, answer } = useView<ClassGlance>(
+    `/api/sections/${encodeURIComponent(chosen?.id ?? 'none')}/glance`,
+  );
+  const students = answer?.students ?? [];
+  const columns = wide ? 4 : 1;
+  const [first, last] = [answer?.lessons[0], answer?.lessons.at(-1)];
+  return (
+    <Page
+      title="A class at a glance"
+      note={
+        state === 'loading'
+          ? 'Asking the server…'
+          : first && last
+            ? `${answer?.lessons.length} lessons, ${dayMonth(first.date)} to ${dayMonth(last.date)}; who changed most stands first`
+            : undefined
+      }
+      back={{ to: '/watch', name: 'Who needs me' }}
+      full
+    >
+      {classes.length > 1 ? (
+        <Choice
+          name="Class"
+          value={chosen?.id ?? ''}
+          options={classes.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={setSectionId}
+        />
+      ) : null}
+      {students.length === 0 && state !== 'loading' ? (
+        <Empty title="Nothing to see yet">
+          Once lessons were held, everybody’s last lessons stand here side by side.
+        </Empty>
+      ) : null}
+      {(answer?.patterns.length ?? 0) > 0 ? (
+        <Card style={{ gap: space(1) }}>
+          <Words bold heading={2}>
+            Patterns beyond chance
+          </Words>
+          {answer?.patterns.map(({ words }) => (
+            <Words key={words}>{words}</Words>
+          ))}
+        </Card>
+      ) : students.length > 0 ? (
+        <Words tone="inkQuiet">No weekday and no time of day stands out against chance.</Words>
+      ) : null}
+      {students.length > 0 ? (
+        <Words size="small" tone="inkQuiet">
+          The line is engagement, green strokes are wanted tallies, the row below the lessons: a slim line
+          there, an open box missed.
+        </Words>
+      ) : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', marginHorizontal: -space(1) }}>
+        {students.map((student) => (
+          <View key={student.studentId} style={{ width: `${100 / columns}%`, padding: space(1) }}>
+            <StudentGlance student={student} lessons={answer?.lessons ?? []} />
+          </View>
+        ))}
+      </View>
+    </Page>
+  );
+}

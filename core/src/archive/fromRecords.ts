@@ -1,0 +1,367 @@
+import { lessonsBetween } from '../calendar/lessons';
+import { datesBetween } from '../calendar/localTime';
+import type { LocalMoment } from '../calendar/zone';
+import { mergeRecords, emptyRecords, type RecordLists, type Records } from '../records/records';
+import type { FieldsOf, Lesson, RecordOf, TableName } from '../records/schema';
+import { tableNames } from '../records/tables';
+import { wasHeld } from '../roll/totals';
+import { localSeconds } from './localSeconds';
+import { emptyArchive, type Archive, type ArchiveFields, type ArchiveTableName } from './tables';
+import { recordsOfFiles } from './toRecords';
+
+export interface ArchiveClock {
+  /** IANA name of the school's zone. */
+  zone: string;
+  /** The school's present: lessons before it were held. */
+  now: LocalMoment;
+}
+
+class Writer {
+  readonly archive = emptyArchive();
+
+  add<T extends ArchiveTableName>(table: T, rows: readonly ArchiveFields<T>[]): void {
+    const list = this.archive[table] as object[];
+    for (const row of rows) list.push({ ...row, line: 0 });
+  }
+}
+
+/** Records of a table in the order of their ids, so that the same data give the same file. */
+function inOrder<T extends TableName>(records: Records, table: T): RecordOf<T>[] {
+  return Object.values<RecordOf<T>>(records[table]).sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
+/** Tables whose removed records may still be meant by others: retired, not gone. */
+const retirable = ['section', 'student', 'standing', 'lookFor', 'topic'] as const;
+
+/** All lessons from the first day that anything says of to the last, those of the timetable too. */
+function allLessons(records: Records): Lesson[] {
+  const calendar = {
+    terms: inOrder(records, 'term').filter(({ removed }) => !removed),
+    daysOff: inOrder(records, 'dayOff').filter(({ removed }) => !removed),
+    meetings: inOrder(records, 'meeting').filter(({ removed }) => !removed),
+    lessons: inOrder(records, 'lesson'),
+  };
+  const dates = [
+    ...calendar.terms.flatMap(({ startsOn, endsOn }) => [startsOn, endsOn]),
+    ...calendar.lessons.map(({ date }) => date),
+  ].sort();
+  const [first, last] = [dates[0], dates.at(-1)];
+  if (first === undefined || last === undefined) return [];
+  const found = new Map(lessonsBetween(calendar, first, last).map((lesson) => [lesson.id, lesson]));
+  // What somebody wrote about is told, also where the timetable has since moved away from it.
+  for (const lesson of calendar.lessons) if (!lesson.removed) found.set(lesson.id, lesson);
+  return [...found.values()].sort((a, b) =>
+    `${a.date}${a.startsAt}${a.id}` < `${b.date}${b.startsAt}${b.id}` ? -1 : 1,
+  );
+}
+
+const noTime = (time: string | null, date: string) => (time === null ? null : `${date}T${time}:00`);
+
+function addPeople(writer: Writer, records: Records): void {
+  writer.add('sections', inOrder(records, 'section'));
+  writer.add(
+    'students',
+    inOrder(records, 'student').map((row) => ({
+      id: row.id,
+      given_name: row.givenName,
+      family_name: row.familyName,
+      called: row.called,
+      email: row.email,
+      grade: row.grade,
+    })),
+  );
+  writer.add(
+    'guardians',
+    inOrder(records, 'guardian').map(({ studentId, name, email, phone, relation }) => ({
+      student_id: studentId,
+      ...{ name, email, phone, relation },
+    })),
+  );
+  writer.add(
+    'enrolments',
+    inOrder(records, 'enrolment').map((row) => ({
+      section_id: row.sectionId,
+      student_id: row.studentId,
+      cohort: row.cohort,
+      starts_on: row.startsOn,
+      ends_on: row.endsOn,
+    })),
+  );
+}
+
+function addAttendance(
+  writer: Writer,
+  records: Records,
+  lessons: readonly Lesson[],
+  { zone, now }: ArchiveClock,
+): void {
+  writer.add(
+    'days_off',
+    inOrder(records, 'dayOff').flatMap(({ startsOn, endsOn, name }) =>
+      datesBetween(startsOn, endsOn).map((date) => ({ date, name })),
+    ),
+  );
+  writer.add(
+    'lessons',
+    lessons.map((lesson) => ({
+      id: lesson.id,
+      section_id: lesson.sectionId,
+      starts_at: `${lesson.date}T${lesson.startsAt}:00`,
+      ends_at: `${lesson.date}T${lesson.endsAt}:00`,
+      status: lesson.setAside
+        ? ('set_aside' as const)
+        : wasHeld(lesson, now)
+          ? ('held' as const)
+          : ('planned' as const),
+      label: lesson.label,
+    })),
+  );
+  writer.add(
+    'standings',
+    inOrder(records, 'standing').map(({ id, code, name, countsAs, credit, excused }) => ({
+      ...{ id, code, name, credit, excused },
+      counts_as: countsAs,
+    })),
+  );
+  const dateOf = new Map(lessons.map(({ id, date }) => [id, date]));
+  writer.add(
+    'roll',
+    inOrder(records, 'mark').map((mark) => ({
+      lesson_id: mark.lessonId,
+      student_id: mark.studentId,
+      standing_id: mark.standingId,
+      arrived_at: noTime(mark.arrivedAt, dateOf.get(mark.lessonId) ?? ''),
+      left_at: noTime(mark.leftAt, dateOf.get(mark.lessonId) ?? ''),
+      comment: mark.comment,
+      source: mark.source,
+    })),
+  );
+  writer.add(
+    'taken',
+    lessons.flatMap(({ id, takenAt }) =>
+      takenAt === null ? [] : [{ lesson_id: id, taken_at: localSeconds(takenAt, zone) }],
+    ),
+  );
+}
+
+function addSeen(writer: Writer, records: Records, { zone }: ArchiveClock): void {
+  writer.add(
+    'look_fors',
+    inOrder(records, 'lookFor').map(({ id, name, measure, tone }) => ({ id, name, measure, tone })),
+  );
+  writer.add(
+    'tallies',
+    inOrder(records, 'tally').map((row) => ({
+      id: row.id,
+      lesson_id: row.lessonId,
+      student_id: row.studentId,
+      look_for_id: row.lookForId,
+      at: localSeconds(row.at, zone),
+      amount: row.amount,
+    })),
+  );
+  writer.add(
+    'sweeps',
+    inOrder(records, 'sweep').map((row) => ({
+      lesson_id: row.lessonId,
+      student_id: row.studentId,
+      level: row.level,
+    })),
+  );
+  writer.add(
+    'check_ins',
+    inOrder(records, 'checkIn').map((row) => ({
+      lesson_id: row.lessonId,
+      student_id: row.studentId,
+      at: localSeconds(row.at, zone),
+      weather: row.weather,
+      wants_word: row.wantsWord,
+      lunch: row.lunch,
+      comment: row.comment,
+    })),
+  );
+}
+
+function addFromElsewhere(writer: Writer, records: Records): void {
+  writer.add(
+    'work',
+    inOrder(records, 'work').map((row) => ({
+      id: row.id,
+      section_id: row.sectionId,
+      title: row.title,
+      assigned_at: row.assignedAt,
+      due_at: row.dueAt,
+      points: row.points,
+    })),
+  );
+  writer.add(
+    'hand_ins',
+    inOrder(records, 'handIn').map((row) => ({
+      work_id: row.workId,
+      student_id: row.studentId,
+      status: row.status,
+      handed_in_at: row.handedInAt,
+      handed_back_at: row.handedBackAt,
+      score: row.score,
+    })),
+  );
+  writer.add(
+    'activity',
+    inOrder(records, 'activity').map(({ id, sectionId, studentId, at, kind, place, object, seconds }) => ({
+      ...{ id, at, kind, place, object, seconds },
+      section_id: sectionId,
+      student_id: studentId,
+    })),
+  );
+  writer.add(
+    'nods',
+    inOrder(records, 'nod').map(({ id, studentId, at, reason, place, comment }) => ({
+      ...{ id, at, reason, place, comment },
+      student_id: studentId,
+    })),
+  );
+}
+
+function addWritten(writer: Writer, records: Records, { zone }: ArchiveClock): void {
+  writer.add(
+    'topics',
+    inOrder(records, 'topic').map(({ id, name, trouble }) => ({ id, name, trouble })),
+  );
+  writer.add(
+    'notes',
+    inOrder(records, 'note').map(({ id, at, lessonId, text }) => ({
+      ...{ id, text },
+      at: localSeconds(at, zone),
+      lesson_id: lessonId,
+    })),
+  );
+  writer.add(
+    'note_students',
+    inOrder(records, 'noteStudent').map(({ noteId, studentId }) => ({
+      note_id: noteId,
+      student_id: studentId,
+    })),
+  );
+  writer.add(
+    'note_topics',
+    inOrder(records, 'noteTopic').map(({ noteId, topicId }) => ({ note_id: noteId, topic_id: topicId })),
+  );
+  writer.add(
+    'steps',
+    inOrder(records, 'step').map((row) => ({
+      id: row.id,
+      student_id: row.studentId,
+      at: localSeconds(row.at, zone),
+      kind: row.kind,
+      text: row.text,
+      look_again_on: row.lookAgainOn,
+    })),
+  );
+}
+
+/** The tables of records that rows may point at by a field of that name. */
+const pointers: Record<string, TableName> = {
+  sectionId: 'section',
+  studentId: 'student',
+  lessonId: 'lesson',
+  standingId: 'standing',
+  lookForId: 'lookFor',
+  topicId: 'topic',
+  mergedIntoId: 'topic',
+  noteId: 'note',
+  workId: 'work',
+  circleId: 'circle',
+};
+
+/**
+ * What an archive is to hold: everything that is not removed, what is retired where it is still meant, and
+ * nothing that points at what is gone.
+ */
+function keptRecords(all: Records, lessons: readonly Lesson[]): Records {
+  const lists: Record<string, RecordOf<TableName>[]> = {};
+  const known = new Map<string, Set<string>>();
+  for (const table of tableNames) {
+    const rows = table === 'lesson' ? lessons : inOrder(all, table);
+    const keep = (rows as RecordOf<TableName>[]).filter((row) => {
+      if (row.removed && !(retirable as readonly string[]).includes(table)) return false;
+      return Object.entries(row).every(([field, value]) => {
+        const target = pointers[field];
+        const ids = target === undefined || target === table ? undefined : known.get(target);
+        return value === null || ids === undefined || ids.has(value as string);
+      });
+    });
+    lists[table] = keep;
+    known.set(table, new Set(keep.map(({ id }) => id)));
+  }
+  const meant = new Set<string>();
+  for (const [table, rows] of Object.entries(lists))
+    for (const row of rows)
+      for (const [field, value] of Object.entries(row))
+        if (field in pointers && pointers[field] !== table && typeof value === 'string') meant.add(value);
+  for (const table of retirable)
+    lists[table] = (lists[table] ?? []).filter(({ id, removed }) => !removed || meant.has(id));
+  return mergeRecords(emptyRecords(), lists as RecordLists);
+}
+
+/** The records that the files made of records would give back under other ids: each beside its own. */
+function otherIds(records: Records, lists: RecordLists): Map<string, string> {
+  const found = new Map<string, string>();
+  for (const table of ['guardian', 'enrolment'] as const) {
+    const back = lists[table] ?? [];
+    inOrder(records, table).forEach(({ id }, index) => found.set(`${table} ${id}`, back[index]?.id ?? id));
+  }
+  return found;
+}
+
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+/** For each record, what its files do not say: fields that come out different, or all of it. */
+function addMore(writer: Writer, records: Records, zone: string): void {
+  const lists = recordsOfFiles(writer.archive, zone);
+  const back = mergeRecords(emptyRecords(), lists);
+  const renamed = otherIds(records, lists);
+  for (const table of tableNames)
+    for (const record of inOrder(records, table)) {
+      const id = renamed.get(`${table} ${record.id}`) ?? record.id;
+      const found = (back[table] as Record<string, RecordOf<TableName> | undefined>)[id];
+      const other = Object.entries(record).filter(
+        ([field, value]) =>
+          !found || !same(value, (found as unknown as FieldsOf<TableName> & Record<string, unknown>)[field]),
+      );
+      const fields = Object.fromEntries(
+        found
+          ? other
+          : other.filter(([field, value]) => field !== 'id' && !(field === 'removed' && value === false)),
+      );
+      if (Object.keys(fields).length > 0 || !found)
+        writer.add('more', [{ table, id, fields: JSON.stringify(fields) }]);
+    }
+}
+
+function filesOf(all: Records, clock: ArchiveClock): { writer: Writer; records: Records } {
+  const lessons = allLessons(all);
+  const records = keptRecords(all, lessons);
+  const writer = new Writer();
+  addPeople(writer, records);
+  addAttendance(writer, records, lessons, clock);
+  addSeen(writer, records, clock);
+  addFromElsewhere(writer, records);
+  addWritten(writer, records, clock);
+  return { writer, records };
+}
+
+/** Only what the format has a place for: enough to compute from, not to keep. */
+export function archiveToRead(lists: RecordLists, clock: ArchiveClock): Archive {
+  return filesOf(mergeRecords(emptyRecords(), lists), clock).writer.archive;
+}
+
+/**
+ * Everything a teacher has as an archive: what the format has a place for in its files, the rest beside
+ * them, so that reading it gives the same records again.
+ * @param lists all records of one teacher
+ */
+export function fromRecords(lists: RecordLists, clock: ArchiveClock): Archive {
+  const { writer, records } = filesOf(mergeRecords(emptyRecords(), lists), clock);
+  addMore(writer, records, clock.zone);
+  return writer.archive;
+}

@@ -1,0 +1,152 @@
+import { z } from 'zod';
+import type { Step } from '../records/schema';
+import { handInMissing } from './models/handInModel';
+import { streamNames, streamsOf, type ClassSeries, type Slot, type StreamName } from './streams';
+import { counted, day, streamWords } from './words';
+
+/** What became of one stream since a step was taken. */
+export const StepOutcome = z.object({
+  stream: z.enum(streamNames),
+  /** Means of the student before and after, and of the rest of the class. */
+  before: z.number(),
+  after: z.number(),
+  classBefore: z.number(),
+  classAfter: z.number(),
+  seenBefore: z.number(),
+  seenAfter: z.number(),
+  verdict: z.enum(['too_few', 'better', 'same', 'worse']),
+});
+export type StepOutcome = z.infer<typeof StepOutcome>;
+
+/** Fewer times than this say nothing yet. */
+export const fewestAfter = 4;
+/** Looked at before a step: the last times, as many as these. */
+const mostBefore = 15;
+/** Beyond chance, one-sided at 5 %. */
+const beyondChance = 1.645;
+
+const moreIsBetter: Record<StreamName, boolean> = {
+  presence: false,
+  lateness: false,
+  voice: true,
+  trouble: false,
+  engagement: true,
+  weather: true,
+  online: true,
+  hand_in: false,
+  score: true,
+  stuck: false,
+};
+
+/** A student's values less the class's mean at the same time. */
+interface Differences {
+  own: number[];
+  others: number[];
+}
+
+function differences(slots: readonly Slot[], i: number, valueOf: (value: number) => number): Differences {
+  const found: Differences = { own: [], others: [] };
+  for (const { value } of slots) {
+    const own = value[i] ?? NaN;
+    if (Number.isNaN(own)) continue;
+    let sum = 0;
+    let count = 0;
+    value.forEach((other, j) => {
+      if (j === i || Number.isNaN(other)) return;
+      sum += valueOf(other);
+      count += 1;
+    });
+    found.own.push(valueOf(own));
+    found.others.push(count === 0 ? 0 : sum / count);
+  }
+  return found;
+}
+
+const mean = (values: readonly number[]) =>
+  values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
+
+function variance(values: readonly number[]): number {
+  const middle = mean(values);
+  return values.reduce((sum, value) => sum + (value - middle) ** 2, 0) / Math.max(1, values.length - 1);
+}
+
+/** The standard error that even a row of equal values is given: nobody is so steady. */
+const leastError = 0.1;
+
+/**
+ * Before and after a day in one stream, the class's own change taken off (difference in differences).
+ * Source: Welch (1947), Biometrika 34, 28-35, for two means of unequal variance.
+ */
+function outcomeOf(series: ClassSeries, stream: StreamName, i: number, date: string): StepOutcome | null {
+  const valueOf = stream === 'hand_in' ? handInMissing : (value: number) => value;
+  const slots = series.streams[stream];
+  const before = differences(
+    slots
+      .filter((slot) => slot.date <= date)
+      .filter(({ value }) => !Number.isNaN(value[i]))
+      .slice(-mostBefore),
+    i,
+    valueOf,
+  );
+  const after = differences(
+    slots.filter((slot) => slot.date > date),
+    i,
+    valueOf,
+  );
+  if (before.own.length === 0) return null;
+  const gap = ({ own, others }: Differences) => own.map((value, at) => value - (others[at] ?? 0));
+  const [gapBefore, gapAfter] = [gap(before), gap(after)];
+  const error = Math.sqrt(
+    variance(gapBefore) / Math.max(1, gapBefore.length) + variance(gapAfter) / Math.max(1, gapAfter.length),
+  );
+  const change = (mean(gapAfter) - mean(gapBefore)) * (moreIsBetter[stream] ? 1 : -1);
+  const z = change / Math.max(error, leastError * Math.max(0.3, Math.abs(mean(before.own))));
+  const verdict =
+    after.own.length < fewestAfter
+      ? 'too_few'
+      : z >= beyondChance
+        ? 'better'
+        : z <= -beyondChance
+          ? 'worse'
+          : 'same';
+  return {
+    stream,
+    before: mean(before.own),
+    after: mean(after.own),
+    classBefore: mean(before.others),
+    classAfter: mean(after.others),
+    seenBefore: before.own.length,
+    seenAfter: after.own.length,
+    verdict,
+  };
+}
+
+/**
+ * What became of a student since a step: the streams of its concern, those seen often enough first.
+ * @param date the day of the step at the school
+ */
+export function afterStep(
+  series: ClassSeries,
+  step: Pick<Step, 'studentId' | 'concern'>,
+  date: string,
+): StepOutcome[] {
+  const i = series.students.findIndex(({ id }) => id === step.studentId);
+  if (i < 0 || step.concern === null) return [];
+  const outcomes = streamsOf[step.concern].flatMap((stream) => outcomeOf(series, stream, i, date) ?? []);
+  return outcomes.sort((a, b) => Number(a.verdict === 'too_few') - Number(b.verdict === 'too_few'));
+}
+
+const verdictWords = { better: 'better', same: 'no clear change yet', worse: 'worse' } as const;
+const number = (value: number) =>
+  Math.abs(value) < 10 ? value.toFixed(2).replace(/\.?0+$/, '') : value.toFixed(0);
+
+/** An outcome in one sentence. */
+export function outcomeInWords(outcome: StepOutcome, date: string): string {
+  const { stream, verdict, seenAfter, before, after, classBefore, classAfter } = outcome;
+  const what = streamWords[stream];
+  if (verdict === 'too_few')
+    return `${capital(what)}: seen ${counted(seenAfter, 'time')} since ${day(date)}, too few to tell; from ${counted(fewestAfter, 'time')} on it says more.`;
+  return `${capital(what)}: ${number(before)} before, ${number(after)} since ${day(date)} (${verdictWords[verdict]}); the class went from ${number(classBefore)} to ${number(classAfter)}, which is taken off.`;
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,112 @@
+import { localMoment } from '@slate-path/core/calendar/zone';
+import type { SectionWatch } from '@slate-path/core/signals/watchReading';
+import type { OpenDatabase } from '../database/open';
+import { recordEntities } from '../database/entities';
+import type { Jobs } from '../jobs/jobs';
+import type { Clock } from '../services';
+import { sectionsOf } from './sectionsOf';
+
+/** What is known of one teacher's classes, and which of them have to be looked at again. */
+interface Kept {
+  day: string;
+  sections: Map<string, SectionWatch>;
+  stale: Set<string> | 'all';
+  timer: NodeJS.Timeout | null;
+  /** One look at a time: whoever asks meanwhile waits for it. */
+  last: Promise<unknown>;
+}
+
+/** So long is waited for more changes, so that a lesson's taps are not each looked at by themselves. */
+const pause = 400;
+const anHour = 3_600_000;
+
+/**
+ * Keeps each teacher's watch list current: after changes only the classes they touch are looked at again,
+ * in a worker, once no more changes come; at night, when the day ends, all of them.
+ */
+export class WatchKeeper {
+  private readonly teachers = new Map<string, Kept>();
+  private readonly nightly: NodeJS.Timeout;
+
+  constructor(
+    private readonly database: OpenDatabase,
+    private readonly jobs: Jobs,
+    private readonly clock: Clock,
+  ) {
+    this.nightly = setInterval(() => {
+      for (const teacherId of this.teachers.keys()) void this.list(teacherId);
+    }, anHour);
+    this.nightly.unref();
+  }
+
+  close(): void {
+    clearInterval(this.nightly);
+    for (const { timer } of this.teachers.values()) if (timer) clearTimeout(timer);
+  }
+
+  /** Changes were applied for a teacher. */
+  touch(teacherId: string, changes: readonly unknown[]): void {
+    const kept = this.teachers.get(teacherId);
+    if (!kept) return;
+    for (const change of changes) {
+      const sections = sectionsOf(change);
+      if (sections === null) kept.stale = 'all';
+      else if (kept.stale !== 'all') for (const id of sections) kept.stale.add(id);
+    }
+    if (kept.timer) clearTimeout(kept.timer);
+    kept.timer = setTimeout(() => {
+      void this.list(teacherId).catch((error: unknown) => {
+        console.error(error);
+      });
+    }, pause);
+    kept.timer.unref();
+  }
+
+  /** The list as it is now: what was touched is looked at first. */
+  list(teacherId: string): Promise<SectionWatch[]> {
+    const kept = this.teachers.get(teacherId) ?? this.begin(teacherId);
+    const next = kept.last.catch(() => undefined).then(() => this.renew(teacherId, kept));
+    kept.last = next;
+    return next;
+  }
+
+  private begin(teacherId: string): Kept {
+    const kept: Kept = { day: '', sections: new Map(), stale: 'all', timer: null, last: Promise.resolve() };
+    this.teachers.set(teacherId, kept);
+    return kept;
+  }
+
+  private async renew(teacherId: string, kept: Kept): Promise<SectionWatch[]> {
+    const now = this.clock();
+    const day = await this.today(teacherId, now);
+    const rows = await this.database.read
+      .getRepository(recordEntities.section)
+      .find({ where: { teacherId, removed: false }, select: { id: true } });
+    const ids = rows.map(({ id }) => id);
+    const stale = kept.stale === 'all' || kept.day !== day ? new Set(ids) : kept.stale;
+    const wanted = ids.filter((id) => stale.has(id) || !kept.sections.has(id));
+    kept.stale = new Set();
+    kept.day = day;
+    if (wanted.length > 0) {
+      try {
+        const found = await this.jobs.run('watch', {
+          file: this.database.file,
+          teacherId,
+          sectionIds: wanted,
+          now,
+        });
+        for (const section of found) kept.sections.set(section.sectionId, section);
+      } catch (error) {
+        kept.stale = 'all';
+        throw error;
+      }
+    }
+    return ids.flatMap((id) => kept.sections.get(id) ?? []);
+  }
+
+  private async today(teacherId: string, now: number): Promise<string> {
+    const [school] = await this.database.read.getRepository(recordEntities.school).findBy({ teacherId });
+    const zone = school?.['zone'];
+    return localMoment(now, typeof zone === 'string' ? zone : 'UTC').date;
+  }
+}
