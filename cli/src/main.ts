@@ -2,6 +2,7 @@ import { Command, InvalidArgumentError } from 'commander';
 import { LocalDate, LocalTime } from '@slate-path/core/records/schema';
 import { InputError } from './input';
 import { backup } from './backup';
+import { exportArchive, importArchive, restore } from './exportImport';
 import { match, type LessonTime, type MatchCommand } from './match';
 import { readNote } from './readNote';
 import { roster } from './roster';
@@ -37,6 +38,7 @@ function days(written: string): number {
   return Number(written);
 }
 
+const dataFolder = process.env['SLATE_DATA'] ?? 'data';
 const program = new Command('slate').description('Slate Path without its screens').exitOverride();
 program
   .command('roster')
@@ -108,9 +110,30 @@ program
 program
   .command('backup')
   .description('a copy of all data as it stands, also while the server runs')
-  .option('--data <folder>', 'the data folder', process.env['SLATE_DATA'] ?? 'data')
+  .option('--data <folder>', 'the data folder', dataFolder)
   .requiredOption('--out <file>', 'a new file')
   .action(backup);
+
+program
+  .command('restore <file>')
+  .description('a backup in the place of the data folder’s database, which is kept beside it')
+  .option('--data <folder>', 'the data folder', dataFolder)
+  .action(restore);
+
+program
+  .command('export')
+  .description('everything a teacher has, as an archive')
+  .option('--data <folder>', 'the data folder', dataFolder)
+  .option('--teacher <name>', 'whose, where there are several')
+  .requiredOption('--out <file>', 'a new file')
+  .action(exportArchive);
+
+program
+  .command('import <file>')
+  .description('an archive into a data folder; what is there already stays as it is')
+  .option('--data <folder>', 'the data folder', dataFolder)
+  .option('--teacher <name>', 'whose, where there are several; the name of a new one, where there is none')
+  .action(importArchive);
 
 program.parseAsync().catch((error: unknown) => {
   if (error instanceof InputError) {

@@ -333,8 +333,10 @@ function addMore(writer: Writer, records: Records, zone: string): void {
           ? other
           : other.filter(([field, value]) => field !== 'id' && !(field === 'removed' && value === false)),
       );
+      // A place has one school, whatever its id.
+      const placeId = table === 'school' ? 'school' : id;
       if (Object.keys(fields).length > 0 || !found)
-        writer.add('more', [{ table, id, fields: JSON.stringify(fields) }]);
+        writer.add('more', [{ table, id: placeId, fields: JSON.stringify(fields) }]);
     }
 }
 

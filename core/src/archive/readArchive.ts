@@ -1,6 +1,7 @@
 import { unzipSync } from 'fflate';
 import Papa from 'papaparse';
 import { z } from 'zod';
+import { Zone } from '../records/values';
 import { findContradictions } from './contradictions';
 import {
   archiveTableNames,
@@ -20,6 +21,8 @@ export interface ArchiveError {
 
 export interface ArchiveReading {
   archive: Archive;
+  /** IANA name of the zone of its local times, where the package says one that is known. */
+  timezone: string | null;
   errors: ArchiveError[];
   /** What was set aside and is no error: columns and files that the format does not know. */
   notes: string[];
@@ -134,7 +137,7 @@ function readTable(
     }
     const found = JSON.stringify(key.map((column) => read.data[column]));
     const before = lineOf.get(found);
-    if (before !== undefined) {
+    if (key.length > 0 && before !== undefined) {
       problems.add(file, line, `says again what stands on line ${before} (${key.join(', ')})`);
       return [];
     }
@@ -161,20 +164,26 @@ function checkPointers(archive: Archive, problems: Problems): void {
   }
 }
 
-const Descriptor = z.object({ resources: z.array(z.object({ path: z.string() })).default([]) });
+const Descriptor = z.object({
+  timezone: z.string().optional(),
+  resources: z.array(z.object({ path: z.string() })).default([]),
+});
 
-/** Files that the description of the package names and that are not in the zip. */
-function checkDescription(files: Record<string, Uint8Array>, problems: Problems): void {
+/** Files that the description of the package names and that are not in the zip. @returns its time zone */
+function checkDescription(files: Record<string, Uint8Array>, problems: Problems): string | null {
   const file = 'datapackage.json';
   try {
-    const { resources } = Descriptor.parse(
+    const { resources, timezone } = Descriptor.parse(
       JSON.parse(textOf(files[file] ?? new Uint8Array(), file, problems)),
     );
     for (const { path } of resources)
       if (!(path in files)) problems.add(file, null, `names ${path}, which is not in the zip`);
+    if (timezone === undefined || Zone.safeParse(timezone).success) return timezone ?? null;
+    problems.add(file, null, `timezone ${timezone} is not known`);
   } catch {
     problems.add(file, null, 'is no description of a data package');
   }
+  return null;
 }
 
 /**
@@ -187,7 +196,7 @@ export function readArchive(bytes: Uint8Array): ArchiveReading {
   if (!files['datapackage.json'])
     throw new NotAnArchive('there is no datapackage.json in this zip, so it is no archive.');
   const problems = new Problems();
-  checkDescription(files, problems);
+  const timezone = checkDescription(files, problems);
   const notes = Object.keys(files)
     .filter((name) => name !== 'datapackage.json' && !name.endsWith('/'))
     .filter((name) => !(archiveTableNames as string[]).includes(name.replace(/\.csv$/, '')))
@@ -201,5 +210,5 @@ export function readArchive(bytes: Uint8Array): ArchiveReading {
   // Rows that could not be read are missing for those that point at them: one error at a time.
   if (problems.errors.length === 0) checkPointers(archive, problems);
   for (const { file, line, reason } of findContradictions(archive)) problems.add(file, line, reason);
-  return { archive, errors: problems.errors, notes };
+  return { archive, timezone, errors: problems.errors, notes };
 }

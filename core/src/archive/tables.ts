@@ -33,7 +33,7 @@ const Whole = numeric('integer', /^-?\d{1,9}$/, 'is no whole number');
 const Level = numeric('integer', /^[0-3]$/, 'is no level from 0 to 3');
 const Weather = numeric('integer', /^[1-5]$/, 'is no weather from 1 to 5');
 
-/** A file of the archive: its columns, which of them make a row one of a kind, and where they point. */
+/** A file of the archive: its columns, which of them (if any) make a row one of a kind, and where they point. */
 export interface ArchiveTable<S extends z.ZodObject = z.ZodObject> {
   row: S;
   key: string[];
@@ -60,7 +60,7 @@ const people = {
   },
   guardians: {
     row: z.object({ student_id: ArchiveId, name: Text, email: Text, phone: Text, relation: Text }),
-    key: ['student_id', 'name', 'email', 'phone', 'relation'],
+    key: [],
     pointsAt: { student_id: 'students' },
   },
   enrolments: {

@@ -5,7 +5,7 @@ import type { StreamStates } from './followStreams';
 import type { LevelCrossed } from './levels';
 import type { Pattern } from './patterns';
 import { streamNames, type ClassSeries, type StreamName } from './streams';
-import { changeInWords, day, inWords, counted, percent, weekdayWords } from './words';
+import { changeInWords, counted, day, inWords, noneOr, percent, weekdayWords } from './words';
 
 /** One point of a stream: a lesson, a day or a piece of work. */
 export const EvidencePoint = z.object({
@@ -156,10 +156,15 @@ export function patternEvidence(series: ClassSeries, pattern: Pattern, i: number
     usual: rounded(otherTimes === 0 ? 0 : otherHits / otherTimes),
     n: times,
     since: pattern.since,
-    words: `${patternVerbs[stream]} ${inWords(hits)} of the last ${inWords(times)} ${which}, and ${inWords(otherHits)} of ${otherTimes} ${others}`,
+    words: `${patternVerbs[stream]} ${inWords(hits)} of the last ${inWords(times)} ${which}, and ${noneOr(otherHits)} of ${otherTimes} ${others}`,
     clears:
       kind === 'weekday' ? `two or three ${which} as on other days` : `several ${which} as before lunch`,
     band: [0, 0],
-    points: pointsOf(series, stream, i).filter(({ source }) => pattern.sources.includes(source)),
+    points: pattern.days.map(({ date, source, hit }) => ({
+      date,
+      source,
+      value: hit ? 1 : 0,
+      classMedian: null,
+    })),
   };
 }

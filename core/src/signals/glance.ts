@@ -3,7 +3,7 @@ import { patternsOf } from './patterns';
 import { partsOf } from './together';
 import { concerns, streamNames, streamsOf, type ClassSeries, type Concern } from './streams';
 import { statesOf } from './watchClass';
-import { inWords, percent, streamWords, weekdayWords } from './words';
+import { inWords, noneOr, percent, streamWords, weekdayWords } from './words';
 
 const Point = z.object({ date: z.iso.date(), value: z.number() });
 
@@ -110,7 +110,7 @@ export function glanceOf(series: ClassSeries): ClassGlance {
       const name = series.students.find(({ id }) => id === studentId)?.name ?? '';
       return {
         studentId,
-        words: `${name} ${verbs[stream]} ${inWords(hits)} of the last ${inWords(times)} ${when}, and ${inWords(otherHits)} of ${otherTimes} other lessons meanwhile.`,
+        words: `${name} ${verbs[stream]} ${inWords(hits)} of the last ${inWords(times)} ${when}, and ${noneOr(otherHits)} of ${otherTimes} other lessons meanwhile.`,
       };
     },
   );
@@ -120,7 +120,3 @@ export function glanceOf(series: ClassSeries): ClassGlance {
     patterns: [...classWeekdays(series), ...own],
   };
 }
-
-/** What has changed most, in words, for whoever reads the page. */
-export const changedWords = (stream: (typeof streamNames)[number] | null) =>
-  stream === null ? 'as usual' : streamWords[stream];

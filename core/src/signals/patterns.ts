@@ -22,8 +22,8 @@ export interface Pattern {
   otherTimes: number;
   since: string;
   p: number;
-  /** Lessons in which it was so. */
-  sources: string[];
+  /** The last such days: the lesson, and whether it was so. */
+  days: { date: string; source: string; hit: boolean }[];
 }
 
 /** Looked at are the last such days, and everything else since the first of them. */
@@ -182,7 +182,9 @@ function candidate(
     since: inside.find(({ value }) => (value[i] ?? 0) > 0)?.date ?? '',
     p: own.hits < fewestHits || !isMore ? 1 : tail(own.hits, other.hits),
     least: most < fewestHits ? 1 : tail(most, other.hits + own.hits - most),
-    sources: inside.filter(({ value }) => (value[i] ?? 0) > 0).map(({ source }) => source),
+    days: inside.flatMap(({ date, source, value }) =>
+      Number.isNaN(value[i]) ? [] : [{ date, source, hit: (value[i] ?? 0) > 0 }],
+    ),
   };
 }
 

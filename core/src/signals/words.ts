@@ -8,6 +8,9 @@ export function inWords(count: number): string {
   return numberWords[count] ?? String(count);
 }
 
+/** "none" for 0, as in "none of 13 lessons". */
+export const noneOr = (count: number) => (count === 0 ? 'none' : inWords(count));
+
 /** "one lesson", "nine lessons". */
 export function counted(count: number, one: string, many = `${one}s`): string {
   return `${inWords(count)} ${count === 1 ? one : many}`;
@@ -55,9 +58,9 @@ const mean = ({ sum, n }: Seen) => sum / Math.max(1, n);
 /** What a student did since a change began, to follow a name: "has spoken once in nine observed lessons; the usual is ...". */
 export const changeInWords: Record<StreamName, (seen: Seen) => string> = {
   presence: ({ sum, n, usual }) =>
-    `has missed ${inWords(sum)} of ${counted(n, 'lesson')}; the usual is ${shareInWords(usual)}`,
+    `has missed ${noneOr(sum)} of ${counted(n, 'lesson')}; the usual is ${shareInWords(usual)}`,
   lateness: ({ sum, n, usual }) =>
-    `came late to ${inWords(sum)} of ${counted(n, 'lesson')}; the usual is ${shareInWords(usual)}`,
+    `came late to ${noneOr(sum)} of ${counted(n, 'lesson')}; the usual is ${shareInWords(usual)}`,
   voice: ({ sum, n, usual }) =>
     `was heard ${times(sum)} in ${counted(n, 'observed lesson')}; the usual is ${rateInWords(usual, 'lesson')}`,
   trouble: ({ sum, n, usual }) =>
@@ -69,7 +72,7 @@ export const changeInWords: Record<StreamName, (seen: Seen) => string> = {
   online: (seen) =>
     `did ${oneDecimal(mean(seen))} things a day online on ${counted(seen.n, 'day')}; the usual is ${oneDecimal(seen.usual)}`,
   hand_in: ({ sum, n, usual }) =>
-    `did not hand in ${inWords(sum)} of ${counted(n, 'piece')} of work; the usual is ${shareInWords(usual)}`,
+    `did not hand in ${noneOr(sum)} of ${counted(n, 'piece')} of work; the usual is ${shareInWords(usual)}`,
   score: (seen) =>
     `scored ${oneDecimal(Math.abs(mean(seen)))} points ${mean(seen) < 0 ? 'under' : 'over'} the class's middle on ${counted(seen.n, 'piece')} of work; the usual is ${oneDecimal(Math.abs(seen.usual))} ${seen.usual < 0 ? 'under' : 'over'}`,
   stuck: ({ sum, n, usual }) =>

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { accountRoutes } from '../accounts/routes';
+import { archiveRoutes } from '../archive/routes';
 import { checkInRoutes } from '../checkIn/routes';
 import { changeRoutes } from '../changes/routes';
 import { messageRoutes } from '../messages/routes';
@@ -47,6 +48,7 @@ export const routes: readonly Route[] = [
   ...sweepRoutes,
   ...noteRoutes,
   ...watchRoutes,
+  ...archiveRoutes,
   ...erasureRoutes,
   ...rollRoutes,
   ...rosterRoutes,

@@ -10,6 +10,8 @@ import type { CircleFileRequest } from '../tallies/circleFile';
 import type { CountRange, CountReading } from '../tallies/readCounts';
 import type { CountFileRequest } from '../tallies/countsFile';
 import type { SuggestedTopic } from '@slate-path/core/notes/suggestTopics';
+import type { ArchiveRead, ArchiveReadRequest } from '../archive/readFile';
+import type { ArchiveFileRequest } from '../archive/writeFile';
 import type { Erasure, ErasureRequest } from '../erasure/erase';
 import type { NotesFileRequest } from '../notes/notesFile';
 import type { SuggestionRange } from '../notes/suggest';
@@ -37,6 +39,8 @@ export interface JobKinds {
   rollFile: { input: RollFileRequest; result: Uint8Array };
   counts: { input: CountRange; result: CountReading };
   circleFile: { input: CircleFileRequest; result: Uint8Array };
+  archiveFile: { input: ArchiveFileRequest; result: Uint8Array };
+  readArchive: { input: ArchiveReadRequest; result: { refused: string } | ArchiveRead };
   erase: { input: ErasureRequest; result: Erasure };
   suggestTopics: { input: SuggestionRange; result: SuggestedTopic[] };
   notesFile: { input: NotesFileRequest; result: Uint8Array };
@@ -61,7 +65,7 @@ export function startJobs(): Jobs {
     console.error(error);
   });
   return {
-    run: (kind, input) => pool.run(input, { name: kind, signal: AbortSignal.timeout(30_000) }),
+    run: (kind, input) => pool.run(input, { name: kind, signal: AbortSignal.timeout(120_000) }),
     close: () => pool.destroy(),
   };
 }

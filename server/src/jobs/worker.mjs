@@ -16,4 +16,6 @@ export const {
   suggestTopics,
   notesFile,
   erase,
+  archiveFile,
+  readArchive,
 } = await import('./worker.ts');

@@ -4,6 +4,8 @@ import { mergeRoster } from '@slate-path/core/roster/mergeRoster';
 import { readRosterFile } from '@slate-path/core/roster/oneRoster';
 import { readRoster as readRosterRows } from '@slate-path/core/roster/readRoster';
 import { classTotals } from '@slate-path/core/roll/rollTable';
+import { readArchiveFile } from '../archive/readFile';
+import { archiveFile as writeArchiveFile } from '../archive/writeFile';
 import { erase as eraseStudent } from '../erasure/erase';
 import { notesFile as writeNotesFile } from '../notes/notesFile';
 import { suggest } from '../notes/suggest';
@@ -61,3 +63,7 @@ export const suggestTopics: Job<'suggestTopics'> = (range) => Promise.resolve(su
 export const notesFile: Job<'notesFile'> = (request) => writeNotesFile(request);
 
 export const erase: Job<'erase'> = (request) => Promise.resolve(eraseStudent(request));
+
+export const archiveFile: Job<'archiveFile'> = (request) => Promise.resolve(writeArchiveFile(request));
+
+export const readArchive: Job<'readArchive'> = (request) => Promise.resolve(readArchiveFile(request));

@@ -12,6 +12,7 @@ import { signOut, useAccount } from '../records/account';
 import { chooseNameOrder, nameOrders, useNameOrder } from '../people/nameOrder';
 import { ApiProblem } from '../records/api';
 import { useRecords } from '../records/useRecords';
+import { ArchiveCard } from '../archive/ArchiveCard';
 import { DaysOff } from './DaysOff';
 import { Exports } from './Exports';
 import { TermDates } from './TermDates';
@@ -118,6 +119,7 @@ export function DeskScreen() {
   const right = (
     <>
       <DaysOff />
+      <ArchiveCard />
       <Exports />
       <Card style={{ gap: space(3) }}>
         <Words size="large" serif heading={2}>

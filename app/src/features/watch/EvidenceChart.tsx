@@ -6,7 +6,7 @@ import type { StreamName } from '@slate-path/core/signals/names';
 import { dayMonth } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
-import { fonts } from '../../theme/tokens';
+import { fonts, space } from '../../theme/tokens';
 
 /** What stands at the side of each stream's chart, and how far it goes at least. */
 export const axes: Record<
@@ -49,8 +49,39 @@ const line = (values: readonly (number | null)[], { x, y }: Scale) =>
     .map((point, index) => `${index === 0 ? 'M' : 'L'}${point}`)
     .join('');
 
+/** The last such days of a pattern, one box each: filled where it was so. */
+function PatternDays({ evidence, spoken }: { evidence: Evidence; spoken: string }) {
+  const palette = usePalette();
+  return (
+    <View role="img" aria-label={spoken} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+      {evidence.points.map(({ date, value }) => (
+        <View key={date} style={{ alignItems: 'center', gap: 2 }}>
+          <View
+            style={{
+              width: 34,
+              height: 18,
+              borderRadius: 3,
+              borderWidth: value > 0 ? 2 : 1,
+              borderColor: value > 0 ? palette.ink : palette.line,
+              backgroundColor: value > 0 ? palette.ink : palette.surface,
+            }}
+          />
+          <Words size="small" tone="inkQuiet" figures>
+            {dayMonth(date)}
+          </Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** The picture that proves a piece of evidence. */
+export function EvidenceChart(props: { evidence: Evidence; spoken: string }) {
+  return props.evidence.kind === 'pattern' ? <PatternDays {...props} /> : <StreamChart {...props} />;
+}
+
 /** One stream of one student: the usual as a band, the class's middle thin, now heavy, the onset dashed. */
-export function EvidenceChart({ evidence, spoken }: { evidence: Evidence; spoken: string }) {
+function StreamChart({ evidence, spoken }: { evidence: Evidence; spoken: string }) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const { points, band, since, stream } = evidence;

@@ -2,7 +2,7 @@ import LayoutList from 'lucide-react-native/icons/layout-list';
 import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { View } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import type { ClearedItem } from '@slate-path/core/signals/cleared';
@@ -147,6 +147,32 @@ export function WatchScreen() {
       }}
     />
   );
+  const tools = (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+      <NoteLinks />
+      <Action
+        label="Classes"
+        name="Classes at a glance"
+        icon={LayoutList}
+        onPress={() => {
+          router.push({
+            pathname: '/watch/glance',
+            params: { section: sectionId || (classes[0]?.id ?? '') },
+          });
+        }}
+      />
+      <Action
+        label="What is watched"
+        icon={SlidersHorizontal}
+        onPress={() => {
+          router.push({
+            pathname: '/watch/settings',
+            params: { section: sectionId || (classes[0]?.id ?? '') },
+          });
+        }}
+      />
+    </View>
+  );
   return (
     <Page
       title="Who needs me"
@@ -154,28 +180,7 @@ export function WatchScreen() {
       tools={
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
           <TakeBack about={watchAbout} />
-          <NoteLinks />
-          <Action
-            label="Classes"
-            name="Classes at a glance"
-            icon={LayoutList}
-            onPress={() => {
-              router.push({
-                pathname: '/watch/glance',
-                params: { section: sectionId || (classes[0]?.id ?? '') },
-              });
-            }}
-          />
-          <Action
-            label="What is watched"
-            icon={SlidersHorizontal}
-            onPress={() => {
-              router.push({
-                pathname: '/watch/settings',
-                params: { section: sectionId || (classes[0]?.id ?? '') },
-              });
-            }}
-          />
+          {wide ? tools : null}
         </View>
       }
     >
@@ -188,16 +193,18 @@ export function WatchScreen() {
         }))}
         onChange={setPart}
       />
-      {classes.length > 1 && (wide || part === 'concerns') ? (
-        <Choice
-          name="Class"
-          value={sectionId}
-          options={[
-            { value: '', label: 'All classes' },
-            ...classes.map(({ id, name }) => ({ value: id, label: name })),
-          ]}
-          onChange={setSectionId}
-        />
+      {classes.length > 1 ? (
+        <ScrollView horizontal showsHorizontalScrollIndicator={false} style={{ flexGrow: 0 }}>
+          <Choice
+            name="Class"
+            value={sectionId}
+            options={[
+              { value: '', label: 'All classes' },
+              ...classes.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+            onChange={setSectionId}
+          />
+        </ScrollView>
       ) : null}
       {counts[part] === 0 && watch.state !== 'loading' ? (
         <Empty title={emptyWords[part].title}>{emptyWords[part].words}</Empty>
@@ -218,6 +225,7 @@ export function WatchScreen() {
           )}
         />
       ) : null}
+      {wide ? null : tools}
       <Needs sections={watch.sections.filter((section) => isShown(section.sectionId))} />
       {acting ? (
         <ActSheet

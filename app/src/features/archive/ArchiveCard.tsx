@@ -1,0 +1,137 @@
+import Download from 'lucide-react-native/icons/download';
+import FileUp from 'lucide-react-native/icons/file-up';
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import { Action } from '../../parts/Action';
+import { Card } from '../../parts/Card';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+import { ApiProblem, postFile } from '../records/api';
+import { renewViews } from '../records/views';
+
+interface Reading {
+  counts: { file: string; rows: number }[];
+  errors: string[];
+  notes: string[];
+}
+
+type State =
+  | { step: 'idle' }
+  | { step: 'reading' | 'bringing' }
+  | { step: 'read'; file: File; reading: Reading }
+  | { step: 'brought'; records: number }
+  | { step: 'failed'; reason: string };
+
+const reasonOf = (error: unknown) => {
+  if (error instanceof ApiProblem)
+    return error.status === 0 ? 'The server cannot be reached; nothing was brought in.' : error.detail;
+  throw error;
+};
+
+/** What a file holds, and what is wrong with it, before anything is brought in. */
+function ReadingWords({ reading, onBring }: { reading: Reading; onBring: () => void }) {
+  const { counts, errors, notes } = reading;
+  return (
+    <View style={{ gap: space(1) }} aria-live="polite">
+      {counts.map(({ file, rows }) => (
+        <Words key={file} tone="inkQuiet" figures>
+          {`${file}: ${rows} ${rows === 1 ? 'row' : 'rows'}`}
+        </Words>
+      ))}
+      {notes.map((note) => (
+        <Words key={note} tone="inkQuiet">
+          {note}
+        </Words>
+      ))}
+      {errors.length > 0 ? <Words bold>With these errors nothing of it is brought in:</Words> : null}
+      {errors.slice(0, 20).map((error) => (
+        <Words key={error} tone="ember">
+          {error}
+        </Words>
+      ))}
+      {errors.length === 0 ? (
+        <View style={{ alignItems: 'flex-start' }}>
+          <Action label="Bring it in" kind="main" onPress={onBring} />
+        </View>
+      ) : null}
+    </View>
+  );
+}
+
+/** Everything out as an archive, and an archive in. */
+export function ArchiveCard() {
+  const picker = useRef<HTMLInputElement>(null);
+  const [state, setState] = useState<State>({ step: 'idle' });
+  const read = async (file: File) => {
+    setState({ step: 'reading' });
+    try {
+      setState({ step: 'read', file, reading: await postFile<Reading>('/api/archive-reading', file) });
+    } catch (error) {
+      setState({ step: 'failed', reason: reasonOf(error) });
+    }
+  };
+  const bring = async (file: File) => {
+    setState({ step: 'bringing' });
+    try {
+      const { records } = await postFile<{ records: number }>('/api/archive', file);
+      setState({ step: 'brought', records });
+      renewViews();
+    } catch (error) {
+      setState({ step: 'failed', reason: reasonOf(error) });
+    }
+  };
+  return (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        Everything, as a file
+      </Words>
+      <Words tone="inkQuiet">
+        One zip of plain tables that any program reads, and that brings all of it back here or in another
+        place. Keep it where children’s records may be kept.
+      </Words>
+      <input
+        ref={picker}
+        type="file"
+        aria-label="Archive"
+        data-testid="archive-file"
+        accept=".zip"
+        style={{ display: 'none' }}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) void read(file);
+        }}
+      />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+        <Action
+          label="Save everything"
+          icon={Download}
+          onPress={() => {
+            location.assign('/api/archive');
+          }}
+        />
+        <Action label="Bring an archive" icon={FileUp} onPress={() => picker.current?.click()} />
+      </View>
+      {state.step === 'reading' ? <Words tone="inkQuiet">Reading the file…</Words> : null}
+      {state.step === 'bringing' ? (
+        <Words tone="inkQuiet">Bringing it in; you can go on meanwhile…</Words>
+      ) : null}
+      {state.step === 'read' ? (
+        <ReadingWords
+          reading={state.reading}
+          onBring={() => {
+            void bring(state.file);
+          }}
+        />
+      ) : null}
+      {state.step === 'brought' ? (
+        <Words live>{`${state.records} records were read in. What was here already stayed as it was.`}</Words>
+      ) : null}
+      {state.step === 'failed' ? (
+        <Words tone="ember" live>
+          {state.reason}
+        </Words>
+      ) : null}
+    </Card>
+  );
+}

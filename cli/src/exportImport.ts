@@ -1,0 +1,61 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import { bringArchive, NotBrought } from '@slate-path/server/archive/bring';
+import { readArchiveFile } from '@slate-path/server/archive/readFile';
+import { archiveFile } from '@slate-path/server/archive/writeFile';
+import { DatabaseError } from '@slate-path/server/database/open';
+import { restore as restoreBackup } from '@slate-path/server/database/restore';
+import { InputError, readInput } from './input';
+import { teacherOf, teacherOrNew, withDatabase } from './teacher';
+
+interface Place {
+  data: string;
+  teacher?: string;
+}
+
+/** `slate export`: everything a teacher has, as an archive. */
+export async function exportArchive({ data, teacher, out }: Place & { out: string }): Promise<void> {
+  if (fs.existsSync(out)) throw new InputError(`${out}: there is a file already; it was left as it is.`);
+  if (!fs.existsSync(path.join(data, 'slate-path.db')))
+    throw new InputError(`${data}: there is no database here.`);
+  const bytes = await withDatabase(data, async (database) => {
+    const teacherId = await teacherOf(database, teacher);
+    return archiveFile({ file: database.file, teacherId, now: Date.now() });
+  });
+  fs.writeFileSync(out, bytes, { mode: 0o600 });
+  console.error(`${out} is written.`);
+}
+
+/** `slate import`: an archive into a data folder; with anything wrong in it, nothing. */
+export async function importArchive(file: string, { data, teacher }: Place): Promise<void> {
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const read = readArchiveFile({ bytes: readInput(file), zone });
+  if ('refused' in read) throw new InputError(`${file}: ${read.refused}`);
+  for (const note of read.notes) console.error(`${file}: ${note}`);
+  if (read.errors.length > 0)
+    throw new InputError(
+      [...read.errors.map((line) => `${file}: ${line}`), 'Nothing was brought in.'].join('\n'),
+    );
+  await withDatabase(data, async (database) => {
+    const teacherId = await teacherOrNew(database, teacher, read.zone);
+    try {
+      const count = await bringArchive({ database, clock: Date.now, teacherId }, read);
+      console.error(`${count} records of ${file} are in ${data}.`);
+    } catch (error) {
+      if (error instanceof NotBrought) throw new InputError(`${file}: ${error.message}`);
+      throw error;
+    }
+  });
+}
+
+/** `slate restore`: a backup in the place of a data folder's database, which is kept beside it. */
+export function restore(file: string, { data }: Pick<Place, 'data'>): void {
+  try {
+    const stamp = new Date().toISOString().replace(/[:.]/g, '-');
+    const aside = restoreBackup(path.resolve(file), path.resolve(data), stamp);
+    console.error(`${file} is in place in ${data}.${aside ? ` What was there is kept as ${aside}.` : ''}`);
+  } catch (error) {
+    if (error instanceof DatabaseError) throw new InputError(error.message);
+    throw error;
+  }
+}

@@ -1,0 +1,44 @@
+import { NotAnArchive, readArchive } from '@slate-path/core/archive/readArchive';
+import { archiveTableNames } from '@slate-path/core/archive/tables';
+import { toRecords } from '@slate-path/core/archive/toRecords';
+import type { RecordLists } from '@slate-path/core/records/records';
+
+export interface ArchiveReadRequest {
+  bytes: Uint8Array;
+  /** Of the school; the archive's own, where it has one, goes before. */
+  zone: string;
+}
+
+export interface ArchiveRead {
+  zone: string;
+  records: RecordLists;
+  /** Rows by file. */
+  counts: { file: string; rows: number }[];
+  /** With file and line; anything here means that nothing is brought in. */
+  errors: string[];
+  notes: string[];
+}
+
+/** Reads an archive to bring it in. @returns `refused` with a sentence for what is none */
+export function readArchiveFile({ bytes, zone }: ArchiveReadRequest): { refused: string } | ArchiveRead {
+  try {
+    const { archive, timezone, errors, notes } = readArchive(bytes);
+    const said = errors.map(
+      ({ file, line, reason }) => `${file}${line === null ? '' : `:${line}`}: ${reason}`,
+    );
+    const counts = archiveTableNames.flatMap((name) =>
+      archive[name].length === 0 || name === 'more'
+        ? []
+        : [{ file: `${name}.csv`, rows: archive[name].length }],
+    );
+    if (said.length > 0) return { zone: timezone ?? zone, records: {}, counts, errors: said, notes };
+    const { records, problems } = toRecords(archive, timezone ?? zone);
+    const wrong = problems
+      .slice(0, 100)
+      .map(({ file, line, reason }) => `${file}${line === null ? '' : `:${line}`}: ${reason}`);
+    return { zone: timezone ?? zone, records, counts, errors: wrong, notes };
+  } catch (error) {
+    if (error instanceof NotAnArchive) return { refused: error.message };
+    throw error;
+  }
+}

@@ -1,0 +1,88 @@
+import { z } from 'zod';
+import { largestArchiveBytes } from '@slate-path/core/archive/readArchive';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import { Problem } from '../http/problem';
+import { route } from '../http/route';
+import type { Services } from '../services';
+import { load } from '../views/load';
+import { bringArchive, NotBrought } from './bring';
+import type { ArchiveRead } from './readFile';
+
+const Reading = z.object({
+  counts: z.array(z.object({ file: z.string(), rows: z.number() })),
+  errors: z.array(z.string()),
+  notes: z.array(z.string()),
+});
+
+async function readIt(body: unknown, teacherId: string, { database, jobs }: Services): Promise<ArchiveRead> {
+  const [school] = await load(database.read, 'school', { teacherId });
+  const bytes = body instanceof Uint8Array ? body : new Uint8Array();
+  const read = await jobs.run('readArchive', { bytes, zone: school?.zone ?? 'UTC' });
+  if ('refused' in read)
+    throw new Problem(
+      422,
+      'Not an archive',
+      `This cannot be brought in: ${read.refused} Nothing was changed.`,
+    );
+  return read;
+}
+
+export const archiveRoutes = [
+  route({
+    method: 'get',
+    path: '/api/archive',
+    summary: 'Everything the teacher has, as a Tabular Data Package in a zip.',
+    allow: 'teacher',
+    answer: z.unknown(),
+    answersWith: 'application/zip',
+    async handle({ teacherId, response, services: { database, jobs, clock } }) {
+      const now = clock();
+      const bytes = await jobs.run('archiveFile', { file: database.file, teacherId, now });
+      const [school] = await load(database.read, 'school', { teacherId });
+      const { date } = localMoment(now, school?.zone ?? 'UTC');
+      response.setHeader('Content-Disposition', `attachment; filename="slate-path-${date}.zip"`);
+      response.type('application/zip');
+      return bytes;
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/archive-reading',
+    summary: 'What an archive holds, and what is wrong with it. Nothing is brought in.',
+    allow: 'teacher',
+    fileUpTo: largestArchiveBytes,
+    answer: Reading,
+    async handle({ request, teacherId, services }) {
+      const { counts, errors, notes } = await readIt(request.body, teacherId, services);
+      return { counts, errors, notes };
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/archive',
+    summary:
+      'Brings an archive in. With anything wrong in it, nothing; what is there already stays as it is.',
+    allow: 'teacher',
+    fileUpTo: largestArchiveBytes,
+    answer: z.object({ records: z.number() }),
+    async handle({ request, teacherId, services }) {
+      const read = await readIt(request.body, teacherId, services);
+      if (read.errors.length > 0)
+        throw new Problem(
+          422,
+          'Errors in the archive',
+          `Nothing was brought in: ${read.errors.slice(0, 5).join('; ')}`,
+        );
+      try {
+        const { database, clock } = services;
+        const records = await bringArchive({ database, clock, teacherId }, read);
+        services.watch.touch(teacherId, [null]);
+        services.events.tell(teacherId, '');
+        return { records };
+      } catch (error) {
+        if (error instanceof NotBrought) throw new Problem(422, 'Not brought in', error.message);
+        throw error;
+      }
+    },
+  }),
+];
