@@ -1,8 +1,8 @@
 import { monotonicFactory } from 'ulid';
 import type { CalendarReading } from '@slate-path/core/calendar/icalendar';
 import { lessonId } from '@slate-path/core/calendar/lessons';
-import { daysBetween } from '@slate-path/core/calendar/localTime';
-import { instantOf } from '@slate-path/core/calendar/zone';
+import { addDays, daysBetween } from '@slate-path/core/calendar/localTime';
+import { instantOf, localMoment } from '@slate-path/core/calendar/zone';
 import type { ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
 import type {
   DayOff,
@@ -21,6 +21,7 @@ import { acceptedPeople, defaultDecision, type MergedRow } from '@slate-path/cor
 import type { ApiClient } from './apiClient';
 import type { Exception } from './attendance';
 import { daysOffCalendar, rosterCsv } from './files';
+import { platformArchive, workClass } from './fromElsewhere';
 import { classes, periodTimes, school } from './scenario';
 import { circleClass, makeCircles } from './circles';
 import { demoTopics, makeNotes, type NoteWorld } from './notes';
@@ -157,8 +158,63 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
     calendar: { terms: setup.term, daysOff: setup.dayOff, meetings: setup.meeting, lessons: [] },
   };
   for (const [className, lessons] of tallied) await addNotes(sender, className, lessons, world, now);
+  await addSteps(sender, term, setup, sections, now);
   await sender.send();
+  await bringWork(client, term, setup, sections.get(workClass) ?? '', now);
   return term;
+}
+
+/** The call home in the seventh week, after which a run of absence ended. */
+async function addSteps(
+  sender: Sender,
+  term: DemoTerm,
+  { student }: Setup,
+  sections: ReadonlyMap<string, string>,
+  now: number,
+): Promise<void> {
+  const pell = student.find(({ givenName, familyName }) => `${givenName} ${familyName}` === 'Pell Arbuckle');
+  const date = addDays(term.startsOn, 6 * 7 + 3);
+  const at = instantOf({ date, time: '16:10' }, school.zone);
+  if (!pell || at > now) return;
+  const step = {
+    id: sender.id(at),
+    studentId: pell.id,
+    sectionId: sections.get('Boat Workshop') ?? '',
+    concern: 'absent' as const,
+    at: new Date(at).toISOString(),
+    kind: 'Contact home',
+    text: 'Called home: the ferry times had changed. The early boat now.',
+    lookAgainOn: addDays(date, 14),
+  };
+  await sender.add('step.take', step, at);
+}
+
+/** Work and what was done online come from a learning platform, as a file. */
+async function bringWork(
+  client: ApiClient,
+  term: DemoTerm,
+  { student, enrolment }: Setup,
+  sectionId: string,
+  now: number,
+): Promise<void> {
+  const demoClass = classes.find(({ name }) => name === workClass);
+  const members = new Set(
+    enrolment.filter((e) => e.sectionId === sectionId).map(({ studentId }) => studentId),
+  );
+  const archive = platformArchive({
+    section: {
+      id: sectionId,
+      name: workClass,
+      subject: demoClass?.subject ?? '',
+      room: demoClass?.room ?? '',
+    },
+    students: student
+      .filter(({ id }) => members.has(id))
+      .sort((a, b) => (a.familyName < b.familyName ? -1 : 1)),
+    startsOn: term.startsOn,
+    today: localMoment(now, school.zone).date,
+  });
+  await client.postFile('/api/archive', archive);
 }
 
 /** A teacher's notes; what was promised more than a few days ago is settled. */

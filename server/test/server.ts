@@ -74,6 +74,12 @@ export interface Caller {
   call(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Response>;
 }
 
+/** Bytes and text as they are, anything else as JSON. */
+function bodyOf(body: unknown): RequestInit['body'] {
+  if (body === undefined || typeof body === 'string') return body;
+  return ArrayBuffer.isView(body) ? (body as RequestInit['body']) : JSON.stringify(body);
+}
+
 export function callerOf(address: string, cookie = ''): Caller {
   return {
     cookie,
@@ -81,7 +87,7 @@ export function callerOf(address: string, cookie = ''): Caller {
       fetch(address + route, {
         method,
         headers: { ...(cookie ? { cookie } : {}), 'content-type': 'application/json', ...headers },
-        body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+        body: bodyOf(body),
       }),
   };
 }

@@ -58,7 +58,10 @@ function allLessons(records: Records): Lesson[] {
 const noTime = (time: string | null, date: string) => (time === null ? null : `${date}T${time}:00`);
 
 function addPeople(writer: Writer, records: Records): void {
-  writer.add('sections', inOrder(records, 'section'));
+  writer.add(
+    'sections',
+    inOrder(records, 'section').map(({ id, name, subject, room }) => ({ id, name, subject, room })),
+  );
   writer.add(
     'students',
     inOrder(records, 'student').map((row) => ({

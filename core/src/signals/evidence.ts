@@ -13,8 +13,8 @@ export const EvidencePoint = z.object({
   /** The id of the lesson or piece of work, or a date. */
   source: z.string(),
   value: z.number(),
-  /** The class's median at that time. */
-  classMedian: z.number().nullable(),
+  /** The class at that time: the median, or the share of those for whom it was so. */
+  classMiddle: z.number().nullable(),
 });
 
 /** Why a student stands on the list: one stream that changed, a line that is surely crossed, a pattern. */
@@ -48,6 +48,14 @@ function medianOf(values: Float64Array): number | null {
 
 const mostPoints = 40;
 
+function shareOf(values: Float64Array): number | null {
+  const seen = [...values].filter((value) => !Number.isNaN(value));
+  return seen.length === 0 ? null : rounded(seen.filter((value) => value > 0).length / seen.length);
+}
+
+/** Streams in which something is so or not: of those the class has a share, of others a middle. */
+const yesNo: ReadonlySet<StreamName> = new Set(['presence', 'lateness', 'hand_in']);
+
 /** The last times that a stream was seen of a student, with the class beside it. */
 export function pointsOf(series: ClassSeries, stream: StreamName, i: number): Evidence['points'] {
   const slots = series.streams[stream].filter(({ value }) => !Number.isNaN(value[i]));
@@ -55,7 +63,7 @@ export function pointsOf(series: ClassSeries, stream: StreamName, i: number): Ev
     date,
     source,
     value: rounded(value[i] ?? 0),
-    classMedian: medianOf(value),
+    classMiddle: yesNo.has(stream) ? shareOf(value) : medianOf(value),
   }));
 }
 
@@ -164,7 +172,7 @@ export function patternEvidence(series: ClassSeries, pattern: Pattern, i: number
       date,
       source,
       value: hit ? 1 : 0,
-      classMedian: null,
+      classMiddle: null,
     })),
   };
 }

@@ -17,7 +17,7 @@ export const WatchItem = z.object({
   /** Orders the list, 0 to 1; never shown as a score of a child. */
   strength: z.number(),
   sentence: z.string(),
-  /** Strongest first. */
+  /** Patterns first, then changes, then lines; of a kind the strongest first. */
   evidence: z.array(Evidence),
 });
 export type WatchItem = z.infer<typeof WatchItem>;
@@ -70,6 +70,9 @@ function combined(findings: readonly Finding[]): number {
   return 1 - others.reduce((left, strength) => left * (1 - strength / 2), 1 - first);
 }
 
+/** A pattern says most, then what changed and since when; a line says only how much. */
+const kindOrder = { pattern: 0, change: 1, level: 2 } as const;
+
 interface About {
   series: ClassSeries;
   states: StreamStates;
@@ -99,19 +102,25 @@ function findingsFor(concern: Concern, { series, states, levels, patterns, i }: 
   if (found.length === 0 && !own.some(makesConcern)) return [];
   for (const level of own.filter(strengthens))
     found.push({ strength: strengthOfLevel(level), evidence: levelEvidence(series, level, i) });
-  return found.sort((a, b) => b.strength - a.strength);
+  return found.sort(
+    (a, b) => kindOrder[a.evidence.kind] - kindOrder[b.evidence.kind] || b.strength - a.strength,
+  );
 }
 
 /** How the rest of the class did meanwhile, in words, where the evidence is a change. */
 function classWords({ kind, stream, points, since }: Evidence): string {
   if (kind !== 'change') return '';
   const middle = (side: (date: string) => boolean) => {
-    const medians = points.flatMap((p) => (p.classMedian !== null && side(p.date) ? [p.classMedian] : []));
+    const medians = points.flatMap((p) => (p.classMiddle !== null && side(p.date) ? [p.classMiddle] : []));
     return medians.length === 0 ? null : medians.reduce((sum, value) => sum + value, 0) / medians.length;
   };
   const before = middle((date) => date < since);
   const now = middle((date) => date >= since);
   if (before === null || now === null) return '';
+  if (stream === 'presence' || stream === 'lateness' || stream === 'hand_in')
+    return now - before < 0.05
+      ? ', and the class has not changed'
+      : ', beyond what has changed for the whole class';
   const scale = { engagement: 0.4, weather: 0.5, score: 5, online: Math.max(1, before * 0.35) };
   const most = scale[stream as keyof typeof scale] ?? Math.max(0.3, before * 0.4);
   if (Math.abs(now - before) < most) return ', and the class has not changed';

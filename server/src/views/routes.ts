@@ -203,9 +203,14 @@ export const viewRoutes = [
       message: z.array(recordSchema('message')),
       checkIn: z.array(recordSchema('checkIn')),
       sweep: z.array(recordSchema('sweep')),
+      tally: z.array(recordSchema('tally')),
+      tallying: z.array(recordSchema('tallying')),
+      step: z.array(recordSchema('step')),
+      nod: z.array(recordSchema('nod')),
+      pathSummary: z.array(recordSchema('pathSummary')),
       ...NoteLists,
     }),
-    async handle({ params, services }) {
+    async handle({ params, teacherId, services }) {
       const of = { studentId: params.studentId };
       const from = services.database.read;
       return {
@@ -213,6 +218,11 @@ export const viewRoutes = [
         message: await load(from, 'message', of),
         checkIn: await load(from, 'checkIn', of),
         sweep: await load(from, 'sweep', of),
+        tally: await load(from, 'tally', of),
+        tallying: await load(from, 'tallying', { teacherId }),
+        step: await load(from, 'step', of),
+        nod: await load(from, 'nod', of),
+        pathSummary: await load(from, 'pathSummary', of),
         ...withLinks(services.database, await notesAbout(from, of)),
       };
     },

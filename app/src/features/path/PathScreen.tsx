@@ -6,7 +6,8 @@ import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import type { CheckIn, Enrolment, Message } from '@slate-path/core/records/schema';
-import { studentTotals } from '@slate-path/core/roll/totals';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import { presenceIn, studentTotals } from '@slate-path/core/roll/totals';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { longDay } from '../../parts/dates';
@@ -20,13 +21,16 @@ import { totalsWords } from '../month/totalsWords';
 import { EnrolmentForm } from '../people/EnrolmentForm';
 import { StudentForm } from '../people/StudentForm';
 import { StudentNotes } from '../notes/StudentNotes';
-import { useNow } from '../records/clock';
+import { useNow, zoneOf } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { concernName } from '../watch/ConcernCard';
 import { useWatch } from '../watch/useWatch';
+import { pathData } from './pathData';
+import { PathLanes } from './PathLanes';
 import { PathWeeks } from './PathWeeks';
+import { Summary } from './Summary';
 
 /** One student's term: a row of weeks a class, every lesson a presence bar, with what it adds up to. */
 export function PathScreen() {
@@ -68,6 +72,41 @@ export function PathScreen() {
     item.studentId === studentId && !quiet ? [item] : [],
   );
   const lessonsOf = (enrolment: Enrolment) => lessons.filter((l) => l.sectionId === enrolment.sectionId);
+  const zone = zoneOf(Object.values(current.school)[0]);
+  const dayOf = (instant: string) => localMoment(Date.parse(instant), zone).date;
+  const data = pathData({
+    records: current,
+    studentId,
+    enrolments,
+    lessons,
+    book,
+    zone,
+    today: now.date,
+    concerns,
+  });
+  const summaryInput = {
+    name: displayName(student),
+    classes: enrolments.map((enrolment) => {
+      const own = lessonsOf(enrolment);
+      const { taken, away, late } = studentTotals(enrolment, own, book, now);
+      const missedLessons = own.flatMap((lesson) =>
+        presenceIn(lesson, studentId, book)?.away ? [lesson.id] : [],
+      );
+      return {
+        name: current.section[enrolment.sectionId]?.name ?? '',
+        taken,
+        missed: away,
+        late,
+        missedLessons,
+      };
+    }),
+    items: concerns.map((item) => ({ ...item, className: current.section[item.sectionId]?.name ?? '' })),
+    cleared: watch.sections.flatMap(({ cleared }) => cleared.filter((item) => item.studentId === studentId)),
+    steps: listOf(current, 'step')
+      .filter((step) => step.studentId === studentId)
+      .map(({ id, kind, at, text }) => ({ id, kind, day: dayOf(at), text })),
+    notes: data.pins.filter(({ kind }) => kind === 'note').map(({ id, date }) => ({ id, day: date })),
+  };
   const edit = (
     <Action
       label="Change"
@@ -103,6 +142,14 @@ export function PathScreen() {
         </Words>
       ))}
       {state === 'loading' ? <Words tone="inkQuiet">Asking the server for this path…</Words> : null}
+      <Card style={{ gap: space(3) }}>
+        <PathLanes data={data} today={now.date} />
+      </Card>
+      <Summary
+        studentId={studentId}
+        input={summaryInput}
+        kept={listOf(current, 'pathSummary').filter((summary) => summary.studentId === studentId)}
+      />
       {enrolments.map((enrolment) => {
         const own = lessonsOf(enrolment);
         const since = concerns.find((item) => item.sectionId === enrolment.sectionId)?.since ?? null;

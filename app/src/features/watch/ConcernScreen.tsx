@@ -40,8 +40,8 @@ function RecordsBehind({ evidence }: { evidence: Evidence }) {
       : String(value);
   return (
     <View>
-      {behind.map(({ date, source, value, classMedian }) => {
-        const line = `${shortDay(date)}: ${words(value)}${axis.yesNo || classMedian === null ? '' : `, the class’s middle ${classMedian}`}`;
+      {behind.map(({ date, source, value, classMiddle }) => {
+        const line = `${shortDay(date)}: ${words(value)}${axis.yesNo || classMiddle === null ? '' : `, the class’s middle ${classMiddle}`}`;
         if (!lessons[source] && !source.includes('.'))
           return (
             <Words key={`${date}${source}`} style={{ paddingVertical: space(1) }}>

@@ -89,7 +89,7 @@ function StreamChart({ evidence, spoken }: { evidence: Evidence; spoken: string 
   const values = points.map(({ value }) => value);
   const shown = smooth(values, axis.yesNo ? 5 : 3);
   const medians = smooth(
-    points.map(({ classMedian }) => classMedian ?? 0),
+    points.map(({ classMiddle }) => classMiddle ?? 0),
     axis.yesNo ? 5 : 3,
   );
   const most = axis.to ?? Math.max(2, ...values, ...medians);

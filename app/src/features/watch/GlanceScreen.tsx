@@ -100,14 +100,12 @@ function StudentGlance({ student, lessons }: { student: Student; lessons: ClassG
       }}
     >
       <Card style={{ gap: space(1), padding: space(3) }}>
-        <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: space(2) }}>
-          <Words bold lines={1} style={{ flexShrink: 1 }}>
-            {name}
-          </Words>
-          <Words size="small" tone={student.changed >= 1 ? 'ember' : 'inkQuiet'} lines={1}>
-            {changedWords(student)}
-          </Words>
-        </View>
+        <Words bold lines={1}>
+          {name}
+        </Words>
+        <Words size="small" tone={student.changed >= 1 ? 'ember' : 'inkQuiet'} lines={1}>
+          {changedWords(student)}
+        </Words>
         <SmallPath student={student} lessons={lessons} />
       </Card>
     </Pressable>

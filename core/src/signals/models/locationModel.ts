@@ -15,7 +15,7 @@ export interface LocationOptions {
 }
 
 /** The class's shift is held to none by so many students. */
-const steadiness = 4;
+const steadiness = 2;
 /** A class that is so many deviations off has an odd day. */
 const oddTime = 0.7;
 const logisticScale = Math.sqrt(3) / Math.PI;
@@ -57,6 +57,7 @@ export class LocationModel implements Model {
   /** The weight of what the class has in common, in observations. */
   private weight = 3;
   private offs = 0;
+  private middle = 0;
   private there = 0;
   private absolute: number;
   private absoluteTimes = 30;
@@ -83,9 +84,10 @@ export class LocationModel implements Model {
     this.findCommon();
     this.offs = 0;
     this.there = 0;
+    this.middle = this.middleOff();
     for (let i = 0; i < slot.value.length; i += 1) {
       if (Number.isNaN(slot.value[i])) continue;
-      this.offs += this.off(i);
+      this.offs += this.offInClass(i);
       this.there += 1;
     }
     for (let i = 0; i < slot.value.length; i += 1) {
@@ -124,8 +126,24 @@ export class LocationModel implements Model {
     return Math.max(-most, Math.min(most, this.amount(i) - this.usual(i)));
   }
 
+  /** How far from the usual the student in the middle is. */
+  private middleOff(): number {
+    const offs: number[] = [];
+    for (let i = 0; i < this.slot.value.length; i += 1)
+      if (!Number.isNaN(this.slot.value[i])) offs.push(this.amount(i) - this.usual(i));
+    offs.sort((a, b) => a - b);
+    return offs[offs.length >> 1] ?? 0;
+  }
+
+  /** How far from the usual, what is odd even for this time of the class cut (Huber's weights). */
+  private offInClass(i: number): number {
+    const most = 2 * this.deviation;
+    return this.middle + Math.max(-most, Math.min(most, this.amount(i) - this.usual(i) - this.middle));
+  }
+
+  /** The class's shift without the student's own part in it: a robust mean, held to none. */
   private shift(i: number): number {
-    return (this.offs - this.off(i)) / (this.there - 1 + steadiness);
+    return (this.offs - this.offInClass(i)) / (this.there - 1 + steadiness);
   }
 
   score(i: number): number {
@@ -155,8 +173,10 @@ export class LocationModel implements Model {
   }
 
   private compare(i: number, usual: number, changed: number, known: number): number {
-    const deviation = this.deviation * Math.sqrt(1 + 1 / known);
     const shift = this.shift(i);
+    // The further the whole class is from its usual, the less anybody's place in it can be told.
+    const odd = 1 + Math.max(0, Math.abs(shift) / this.deviation - oddTime);
+    const deviation = this.deviation * Math.sqrt(1 + 1 / known) * odd;
     const { levels } = this.options;
     const value = this.amount(i);
     return (

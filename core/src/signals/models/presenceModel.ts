@@ -6,7 +6,7 @@ import { ShareModel } from './shareModel';
 const longestIllness = 4;
 /** One more day away in the same spell says little, for whoever is ill is away. */
 const sameSpell = 0.4;
-const longSpell = 0.7;
+const longSpell = 1.5;
 
 /**
  * Away or there, lesson by lesson. Days away in a row are one spell: what is watched is how often one
@@ -58,7 +58,8 @@ export class PresenceModel implements Model {
     const before = this.runBefore[i] ?? 0;
     if (before === 0) return null;
     if (this.amount(i) === 0) return 0;
-    return before >= longestIllness ? longSpell : sameSpell;
+    // Where many stay away, staying away says less.
+    return (before >= longestIllness ? longSpell : sameSpell) / Math.max(1, this.starts.shift(i));
   }
 
   hold(i: number): void {

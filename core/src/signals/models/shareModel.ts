@@ -59,9 +59,11 @@ export class ShareModel implements Model {
     }
   }
 
-  /** The class's shift without the student's own part in it. */
-  private shift(i: number): number {
-    return oddsShift(this.hitsNow - this.amount(i), this.expectedNow - this.usual(i), this.thereNow - 1);
+  /** The class's shift without the student's own part in it, where there is one. */
+  shift(i: number): number {
+    const own = this.amount(i);
+    if (Number.isNaN(own)) return oddsShift(this.hitsNow, this.expectedNow, this.thereNow);
+    return oddsShift(this.hitsNow - own, this.expectedNow - this.usual(i), this.thereNow - 1);
   }
 
   score(i: number): number {

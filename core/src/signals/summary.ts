@@ -1,0 +1,66 @@
+import type { WatchItem } from './watchClass';
+import type { ClearedItem } from './cleared';
+import { counted, day, percent } from './words';
+
+/** A sentence of a summary, and what it rests on: lessons, notes, steps or evidence, by id. */
+export interface Fact {
+  sentence: string;
+  records: string[];
+}
+
+export interface SummaryInput {
+  name: string;
+  /** Attendance in each class. */
+  classes: readonly {
+    name: string;
+    taken: number;
+    missed: number;
+    late: number;
+    missedLessons: readonly string[];
+  }[];
+  items: readonly (Pick<WatchItem, 'concern' | 'sentence' | 'evidence'> & { className: string })[];
+  cleared: readonly Pick<ClearedItem, 'sentence'>[];
+  /** Days are those at the school. */
+  steps: readonly { id: string; kind: string; day: string; text: string }[];
+  notes: readonly { id: string; day: string }[];
+}
+
+function attendanceFact({ name, taken, missed, late, missedLessons }: SummaryInput['classes'][number]): Fact {
+  const lates = late > 0 ? ` and came late to ${late}` : '';
+  const all =
+    missed === 0
+      ? `was there in all ${counted(taken, 'lesson')} taken`
+      : `missed ${missed} of ${counted(taken, 'lesson')} taken (${percent(missed / taken)})`;
+  return { sentence: `${name}: ${all}${lates}.`, records: [...missedLessons] };
+}
+
+/**
+ * A draft about one student from what is recorded, sentence by sentence; each tied to its records. It says
+ * what was seen and leaves out what it means.
+ */
+export function draftSummary({ name, classes, items, cleared, steps, notes }: SummaryInput): Fact[] {
+  const facts: Fact[] = classes.filter(({ taken }) => taken > 0).map(attendanceFact);
+  for (const { sentence, evidence, className } of items)
+    facts.push({
+      sentence: `In ${className}: ${sentence}`,
+      records: evidence.flatMap(({ points, since }) =>
+        points.filter(({ date }) => date >= since).map(({ source }) => source),
+      ),
+    });
+  for (const { sentence } of cleared) facts.push({ sentence: `${name}: ${sentence}`, records: [] });
+  for (const { id, kind, day: on, text } of steps)
+    facts.push({
+      sentence: `${kind} on ${day(on)}${text ? `: ${text.replace(/\.$/, '')}` : ''}.`,
+      records: [id],
+    });
+  const last = notes.at(-1);
+  if (last)
+    facts.push({
+      sentence: `${counted(notes.length, 'note')} this term, the last on ${day(last.day)}.`.replace(
+        /^./,
+        (letter) => letter.toUpperCase(),
+      ),
+      records: notes.map(({ id }) => id),
+    });
+  return facts;
+}
