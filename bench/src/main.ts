@@ -4,6 +4,7 @@ import { benchDurable } from './durable';
 import { benchMatching } from './matching';
 import { benchMonth } from './month';
 import { benchNotes } from './notes';
+import { benchSignals } from './signals';
 import { benchTallies } from './tallies';
 import { benchViews } from './views';
 
@@ -13,6 +14,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   views: benchViews,
   month: benchMonth,
   notes: benchNotes,
+  signals: benchSignals,
   checkIn: benchCheckIn,
   tallies: benchTallies,
   browser: benchBrowser,

@@ -62,7 +62,9 @@ async function queriesPerView(
   inWorker(['totals', 'roll'], () =>
     readRolls({ file, teacherId, sectionId: null, from: firstDay, to, now: Date.now() }),
   );
-  inWorker(['watch'], () => readWatch({ file, teacherId }));
+  inWorker(['watch'], () =>
+    readWatch({ file, teacherId, sectionIds: [sectionId], now: running.services.clock() }),
+  );
   return found;
 }
 

@@ -55,7 +55,10 @@ interface Lesson {
 }
 
 function lessonsOf(slots: readonly Slot[], i: number): Lesson[] {
-  return slots.flatMap(({ date, value }) => (Number.isNaN(value[i]) ? [] : [{ date, away: value[i] === 1 }]));
+  const lessons: Lesson[] = [];
+  for (const { date, value } of slots)
+    if (!Number.isNaN(value[i])) lessons.push({ date, away: value[i] === 1 });
+  return lessons;
 }
 
 /** Lessons missed in a row, on average; 1 where none were. */
@@ -79,12 +82,12 @@ function overSince(lessons: readonly Lesson[], line: number, fewestTaken: number
 }
 
 /** What the class's shares missed have in common, each counted in spells. */
-function priorOf(series: ClassSeries): BetaPrior {
-  const students = series.students.length;
+function priorOf(byStudent: readonly (readonly Lesson[])[]): BetaPrior {
+  const students = byStudent.length;
   const missed = new Float64Array(students);
   const taken = new Float64Array(students);
   for (let i = 0; i < students; i += 1) {
-    const lessons = lessonsOf(series.streams.presence, i);
+    const lessons = byStudent[i] ?? [];
     const spell = meanSpell(lessons);
     missed[i] = lessons.filter(({ away }) => away).length / spell;
     taken[i] = lessons.length / spell;
@@ -132,10 +135,11 @@ function missingAtEnd(slots: readonly Slot[], i: number, { missingOfFive }: Leve
 
 /** The lines that each student of a class is over, by student, in the order of the series. */
 export function levelsCrossed(series: ClassSeries, lines: LevelLines = usualLines): LevelCrossed[][] {
-  const prior = priorOf(series);
+  const byStudent = series.students.map((_, i) => lessonsOf(series.streams.presence, i));
+  const prior = priorOf(byStudent);
   return series.students.map(({ active }, i) => {
     if (!active) return [];
-    const lessons = lessonsOf(series.streams.presence, i);
+    const lessons = byStudent[i] ?? [];
     return [
       streakAtEnd(lessons, lines),
       highestShare(lessons, lines, prior),

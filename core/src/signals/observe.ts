@@ -24,18 +24,22 @@ function heldLessons(lessons: readonly ArchiveRow<'lessons'>[], asOf: string): A
     .sort((a, b) => (a.starts_at < b.starts_at ? -1 : a.starts_at > b.starts_at ? 1 : a.id < b.id ? -1 : 1));
 }
 
-/** A level of one lesson for whoever was there. */
-function levelSlots(
+/** A level of one lesson for whoever has one. */
+function levelSlots<R extends { student_id: string }>(
   roster: Roster,
-  rows: ReadonlyMap<string, { student_id: string; value: number | null }[]>,
+  rows: ReadonlyMap<string, readonly R[]>,
+  levelOf: (row: R) => number | null,
 ): Slot[] {
   return roster.lessons.flatMap((lesson, index) => {
+    const found = rows.get(lesson.id);
+    if (!found) return [];
     const slot = roster.emptySlot(lesson.date, index, lesson.id);
     let any = false;
-    for (const { student_id: student, value } of rows.get(lesson.id) ?? []) {
-      const i = roster.indexIn(student, lesson.date);
-      if (i < 0 || value === null) continue;
-      slot.value[i] = value;
+    for (const row of found) {
+      const level = levelOf(row);
+      const i = level === null ? -1 : roster.indexIn(row.student_id, lesson.date);
+      if (i < 0) continue;
+      slot.value[i] = level ?? NaN;
       any = true;
     }
     return any ? [slot] : [];
@@ -55,19 +59,13 @@ export function observe(
   const enrolmentsOf = groupBy(archive.enrolments, (row) => row.section_id);
   const rolls = groupBy(archive.roll, (row) => row.lesson_id);
   const tallies = groupBy(archive.tallies, (row) => row.lesson_id);
-  const sweeps = groupBy(
-    archive.sweeps.map((row) => ({ ...row, value: row.level })),
-    (row) => row.lesson_id,
-  );
-  const checkIns = groupBy(
-    archive.check_ins.map((row) => ({ ...row, value: row.weather })),
-    (row) => row.lesson_id,
-  );
+  const sweeps = groupBy(archive.sweeps, (row) => row.lesson_id);
+  const checkIns = groupBy(archive.check_ins, (row) => row.lesson_id);
   return archive.sections.map((section) => {
     const lessons = heldLessons(lessonsOf.get(section.id) ?? [], asOf);
     const roster = new Roster(archive.students, enrolmentsOf.get(section.id) ?? [], lessons, asOf);
     const attendance = readAttendance(archive, roster, rolls, graceOf(section.id), asOf);
-    const swept = levelSlots(roster, sweeps);
+    const swept = levelSlots(roster, sweeps, (row) => row.level);
     for (const slot of swept) attendance.onlyThere(slot);
     return {
       sectionId: section.id,
@@ -78,7 +76,7 @@ export function observe(
         lateness: attendance.lateness,
         ...readTallies(archive, roster, tallies, attendance, observed),
         engagement: swept,
-        weather: levelSlots(roster, checkIns),
+        weather: levelSlots(roster, checkIns, (row) => row.weather),
         online: readOnline(archive, roster, section.id, asOf),
         hand_in: readHandIns(archive, roster, section.id, asOf),
         score: readScores(archive, roster, section.id, asOf),

@@ -21,6 +21,11 @@ export class RecordReader {
     return found.map((columns) => recordOfColumns(table, columns));
   }
 
+  /** Rows as the statement gives them, for what is summed up by the database. */
+  rows<T>(statement: string, values: unknown[]): T[] {
+    return this.database.prepare(statement).all(...values) as T[];
+  }
+
   close(): void {
     this.database.close();
   }

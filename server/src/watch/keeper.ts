@@ -89,13 +89,8 @@ export class WatchKeeper {
     kept.day = day;
     if (wanted.length > 0) {
       try {
-        const found = await this.jobs.run('watch', {
-          file: this.database.file,
-          teacherId,
-          sectionIds: wanted,
-          now,
-        });
-        for (const section of found) kept.sections.set(section.sectionId, section);
+        for (const section of await this.look(teacherId, wanted, now))
+          kept.sections.set(section.sectionId, section);
       } catch (error) {
         kept.stale = 'all';
         throw error;

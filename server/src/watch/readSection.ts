@@ -1,51 +1,14 @@
-import { archiveToRead } from '@slate-path/core/archive/fromRecords';
 import { localMoment } from '@slate-path/core/calendar/zone';
-import type { RecordLists } from '@slate-path/core/records/records';
-import type { RecordOf, Step, TableName, WatchSetting } from '@slate-path/core/records/schema';
+import type { Step, WatchSetting } from '@slate-path/core/records/schema';
 import { observe } from '@slate-path/core/signals/observe';
 import type { ClassSeries } from '@slate-path/core/signals/streams';
 import { usualSettings, type WatchSettings } from '@slate-path/core/signals/watchClass';
 import { defaultGraceMinutes } from '@slate-path/core/roll/presence';
-import { RecordReader } from '../database/readRecords';
+import type { RecordReader } from '../database/readRecords';
+import { readStreams } from './readStreams';
 
 const own = '"teacherId" = ? AND NOT "removed"';
-const ofLessons = `${own} AND "lessonId" IN (SELECT "id" FROM "lesson" WHERE "sectionId" = ?)`;
 const ofSection = `${own} AND "sectionId" = ?`;
-
-/** Which of a class's records the streams are made of, by table, and how they are found. */
-const wanted: Partial<Record<TableName, { where: string; of: 'teacher' | 'section' }>> = {
-  school: { where: own, of: 'teacher' },
-  term: { where: own, of: 'teacher' },
-  dayOff: { where: own, of: 'teacher' },
-  standing: { where: '"teacherId" = ?', of: 'teacher' },
-  lookFor: { where: '"teacherId" = ?', of: 'teacher' },
-  topic: { where: own, of: 'teacher' },
-  section: { where: `${own} AND "id" = ?`, of: 'section' },
-  meeting: { where: ofSection, of: 'section' },
-  student: {
-    where: `${own} AND "id" IN (SELECT "studentId" FROM "enrolment" WHERE "sectionId" = ?)`,
-    of: 'section',
-  },
-  enrolment: { where: ofSection, of: 'section' },
-  lesson: { where: '"teacherId" = ? AND "sectionId" = ?', of: 'section' },
-  mark: { where: ofLessons, of: 'section' },
-  checkIn: { where: ofLessons, of: 'section' },
-  tallying: { where: ofLessons, of: 'section' },
-  tally: { where: ofLessons, of: 'section' },
-  sweep: { where: ofLessons, of: 'section' },
-  note: { where: `${own} AND ("lessonId" IS NULL OR "sectionId" = ?)`, of: 'section' },
-  noteStudent: {
-    where: `${own} AND "noteId" IN (SELECT "id" FROM "note" WHERE "lessonId" IS NULL OR "sectionId" = ?)`,
-    of: 'section',
-  },
-  noteTopic: {
-    where: `${own} AND "noteId" IN (SELECT "id" FROM "note" WHERE "lessonId" IS NULL OR "sectionId" = ?)`,
-    of: 'section',
-  },
-  work: { where: ofSection, of: 'section' },
-  handIn: { where: `${own} AND "workId" IN (SELECT "id" FROM "work" WHERE "sectionId" = ?)`, of: 'section' },
-  activity: { where: `${own} AND ("sectionId" IS NULL OR "sectionId" = ?)`, of: 'section' },
-};
 
 /** One class as it stood on an evening, and what its teacher set and did. */
 export interface SectionReading {
@@ -56,7 +19,7 @@ export interface SectionReading {
   today: string;
 }
 
-/** @param settings null: as usual */
+/** @param setting undefined: as usual */
 export function settingsFrom(setting: WatchSetting | undefined): WatchSettings {
   if (!setting || setting.removed) return usualSettings;
   const { streams, shares, fewestTaken, inARow, missingOfFive } = setting;
@@ -70,21 +33,16 @@ export function readSection(
   sectionId: string,
   now: number,
 ): SectionReading {
-  const lists: RecordLists = {};
-  for (const [table, query] of Object.entries(wanted)) {
-    const values = query.of === 'teacher' ? [teacherId] : [teacherId, sectionId];
-    (lists as Record<string, RecordOf<TableName>[]>)[table] = records.all(
-      table as TableName,
-      query.where,
-      values,
-    );
-  }
-  const school = lists.school?.[0];
-  const section = lists.section?.[0];
+  const [school] = records.all('school', own, [teacherId]);
+  const [section] = records.all('section', `${own} AND "id" = ?`, [teacherId, sectionId]);
   const zone = school?.zone ?? 'UTC';
   const moment = localMoment(now, zone);
-  const archive = archiveToRead(lists, { zone, now: moment });
-  const observed = new Set((lists.tallying ?? []).map(({ lessonId }) => lessonId));
+  const archive = readStreams(records, { teacherId, sectionId, zone, now: moment });
+  const tallying = records.rows<{ id: string }>(
+    `SELECT "tallying"."lessonId" AS id FROM "tallying" JOIN "lesson" ON "lesson"."id" = "tallying"."lessonId" WHERE "lesson"."sectionId" = ? AND NOT "tallying"."removed"`,
+    [sectionId],
+  );
+  const observed = new Set(tallying.map(({ id }) => id));
   const grace = section?.graceMinutes ?? school?.graceMinutes ?? defaultGraceMinutes;
   const [setting] = records.all('watchSetting', ofSection, [teacherId, sectionId]);
   return {

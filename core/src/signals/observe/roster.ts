@@ -47,7 +47,8 @@ export class Roster {
   }
 
   isIn(i: number, date: string): boolean {
-    return (this.stretches[i] ?? []).some(([from, to]) => from <= date && date <= to);
+    for (const [from, to] of this.stretches[i] ?? []) if (from <= date && date <= to) return true;
+    return false;
   }
 
   /** Where a student of the class on that day stands in the arrays; -1 for anybody else. */
