@@ -1,4 +1,3 @@
-import { lessonsBetween } from '../calendar/lessons';
 import { datesBetween } from '../calendar/localTime';
 import type { LocalMoment } from '../calendar/zone';
 import { mergeRecords, emptyRecords, type RecordLists, type Records } from '../records/records';
@@ -6,6 +5,7 @@ import type { FieldsOf, Lesson, RecordOf, TableName } from '../records/schema';
 import { tableNames } from '../records/tables';
 import { wasHeld } from '../roll/totals';
 import { localSeconds } from './localSeconds';
+import { allLessons, inOrder, keptRecords } from './keptRecords';
 import { emptyArchive, type Archive, type ArchiveFields, type ArchiveTableName } from './tables';
 import { recordsOfFiles } from './toRecords';
 
@@ -23,36 +23,6 @@ class Writer {
     const list = this.archive[table] as object[];
     for (const row of rows) list.push({ ...row, line: 0 });
   }
-}
-
-/** Records of a table in the order of their ids, so that the same data give the same file. */
-function inOrder<T extends TableName>(records: Records, table: T): RecordOf<T>[] {
-  return Object.values<RecordOf<T>>(records[table]).sort((a, b) => (a.id < b.id ? -1 : 1));
-}
-
-/** Tables whose removed records may still be meant by others: retired, not gone. */
-const retirable = ['section', 'student', 'standing', 'lookFor', 'topic'] as const;
-
-/** All lessons from the first day that anything says of to the last, those of the timetable too. */
-function allLessons(records: Records): Lesson[] {
-  const calendar = {
-    terms: inOrder(records, 'term').filter(({ removed }) => !removed),
-    daysOff: inOrder(records, 'dayOff').filter(({ removed }) => !removed),
-    meetings: inOrder(records, 'meeting').filter(({ removed }) => !removed),
-    lessons: inOrder(records, 'lesson'),
-  };
-  const dates = [
-    ...calendar.terms.flatMap(({ startsOn, endsOn }) => [startsOn, endsOn]),
-    ...calendar.lessons.map(({ date }) => date),
-  ].sort();
-  const [first, last] = [dates[0], dates.at(-1)];
-  if (first === undefined || last === undefined) return [];
-  const found = new Map(lessonsBetween(calendar, first, last).map((lesson) => [lesson.id, lesson]));
-  // What somebody wrote about is told, also where the timetable has since moved away from it.
-  for (const lesson of calendar.lessons) if (!lesson.removed) found.set(lesson.id, lesson);
-  return [...found.values()].sort((a, b) =>
-    `${a.date}${a.startsAt}${a.id}` < `${b.date}${b.startsAt}${b.id}` ? -1 : 1,
-  );
 }
 
 const noTime = (time: string | null, date: string) => (time === null ? null : `${date}T${time}:00`);
@@ -260,50 +230,6 @@ function addWritten(writer: Writer, records: Records, { zone }: ArchiveClock): v
       look_again_on: row.lookAgainOn,
     })),
   );
-}
-
-/** The tables of records that rows may point at by a field of that name. */
-const pointers: Record<string, TableName> = {
-  sectionId: 'section',
-  studentId: 'student',
-  lessonId: 'lesson',
-  standingId: 'standing',
-  lookForId: 'lookFor',
-  topicId: 'topic',
-  mergedIntoId: 'topic',
-  noteId: 'note',
-  workId: 'work',
-  circleId: 'circle',
-};
-
-/**
- * What an archive is to hold: everything that is not removed, what is retired where it is still meant, and
- * nothing that points at what is gone.
- */
-function keptRecords(all: Records, lessons: readonly Lesson[]): Records {
-  const lists: Record<string, RecordOf<TableName>[]> = {};
-  const known = new Map<string, Set<string>>();
-  for (const table of tableNames) {
-    const rows = table === 'lesson' ? lessons : inOrder(all, table);
-    const keep = (rows as RecordOf<TableName>[]).filter((row) => {
-      if (row.removed && !(retirable as readonly string[]).includes(table)) return false;
-      return Object.entries(row).every(([field, value]) => {
-        const target = pointers[field];
-        const ids = target === undefined || target === table ? undefined : known.get(target);
-        return value === null || ids === undefined || ids.has(value as string);
-      });
-    });
-    lists[table] = keep;
-    known.set(table, new Set(keep.map(({ id }) => id)));
-  }
-  const meant = new Set<string>();
-  for (const [table, rows] of Object.entries(lists))
-    for (const row of rows)
-      for (const [field, value] of Object.entries(row))
-        if (field in pointers && pointers[field] !== table && typeof value === 'string') meant.add(value);
-  for (const table of retirable)
-    lists[table] = (lists[table] ?? []).filter(({ id, removed }) => !removed || meant.has(id));
-  return mergeRecords(emptyRecords(), lists as RecordLists);
 }
 
 /** The records that the files made of records would give back under other ids: each beside its own. */

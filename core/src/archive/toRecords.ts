@@ -1,27 +1,17 @@
-import { z } from 'zod';
 import { groupBy } from '../records/groupBy';
 import { linkId } from '../notes/linkId';
 import { markSources, recordSchema, type RecordOf, type TableName } from '../records/schema';
 import type { RecordLists } from '../records/records';
 import { tableNames } from '../records/tables';
 import { markId } from '../roll/markId';
+import { derivedId, within } from './derivedId';
 import { instantOfLocal } from './localSeconds';
-import type { Archive, ArchiveRow } from './tables';
+import { withMore, type RecordProblem } from './withMore';
+import type { Archive } from './tables';
 
 const kept = { removed: false } as const;
 const datePart = (moment: string) => moment.slice(0, 10);
 const timePart = (moment: string | null) => (moment === null ? null : moment.slice(11, 16));
-
-/** Ids that the format has no place for are made of what the row says, so that every device makes the same. */
-export const derivedId = {
-  guardian: (studentId: string, index: number) => `${studentId}/g${index}`,
-  enrolment: (row: Pick<ArchiveRow<'enrolments'>, 'section_id' | 'student_id' | 'starts_on'>) =>
-    `${row.section_id}/${row.student_id}/${row.starts_on ?? ''}`,
-  dayOff: (date: string, name: string) => `off/${date}/${name}`,
-};
-
-/** An id that our own are never longer than, where two are joined to one. */
-const within = (id: string) => (id.length <= 64 ? id : id.slice(0, 64));
 
 function people(archive: Archive): RecordLists {
   const numbered = new Map<string, number>();
@@ -244,68 +234,6 @@ export function recordsOfFiles(archive: Archive, zone: string): RecordLists {
     ...fromElsewhere(archive),
     ...written(archive, zone),
   };
-}
-
-const Fields = z.record(z.string(), z.unknown());
-
-/** A record that an archive holds and that cannot be one here: where it stands, and why. */
-export interface RecordProblem {
-  file: string;
-  line: number | null;
-  reason: string;
-}
-
-interface AnyRecord extends Record<string, unknown> {
-  id: string;
-}
-
-/** Lays what the format has no place for over the records of its files. */
-function withMore(
-  lists: RecordLists,
-  { more, days_off: daysOff }: Archive,
-  problems: RecordProblem[],
-): RecordLists {
-  const byTable = new Map<string, Map<string, AnyRecord>>();
-  for (const table of tableNames)
-    byTable.set(table, new Map((lists[table] ?? []).map((record) => [record.id, record as AnyRecord])));
-  const daysFromMore: AnyRecord[] = [];
-  for (const { table, id, fields, line } of more) {
-    const records = byTable.get(table);
-    const read = records ? readFields(fields) : null;
-    if (!records || !read) {
-      problems.push({
-        file: 'more.csv',
-        line,
-        reason: records ? 'fields is no JSON object' : `there is no table ${table}`,
-      });
-      continue;
-    }
-    const found = { removed: false, ...records.get(id), id, ...read };
-    records.delete(id);
-    records.set(found.id, found);
-    if (table === 'dayOff') daysFromMore.push(found);
-  }
-  // Days off that stand in `more`, often as ranges, are not days off once again, one by one.
-  for (const { date, name } of daysOff)
-    if (
-      daysFromMore.some(
-        (range) =>
-          range['name'] === name && String(range['startsOn']) <= date && date <= String(range['endsOn']),
-      )
-    )
-      byTable.get('dayOff')?.delete(within(derivedId.dayOff(date, name)));
-  return Object.fromEntries(
-    tableNames.map((table) => [table, [...(byTable.get(table)?.values() ?? [])]]),
-  ) as RecordLists;
-}
-
-function readFields(text: string): Record<string, unknown> | null {
-  try {
-    const read = Fields.safeParse(JSON.parse(text));
-    return read.success ? read.data : null;
-  } catch {
-    return null;
-  }
 }
 
 /** The file in which a kind of record stands, for those who look for what is wrong with it. */

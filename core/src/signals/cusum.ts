@@ -1,4 +1,3 @@
-import { newUntil } from './models/learning';
 import type { Model } from './models/model';
 import type { Slot } from './streams';
 
@@ -108,7 +107,7 @@ export function follow(
     standing.startDate = begins.date;
     standing.startLesson = begins.lesson;
   }
-  if (standing.seen > newUntil) standing.evidence += clamp(model.score(i));
+  if (standing.seen > model.warmUp) standing.evidence += clamp(model.score(i));
   model.hold(i);
   count(standing, value, exposure);
   if (standing.evidence <= 0) {

@@ -153,7 +153,7 @@ const patternVerbs = {
 } as const;
 
 /** A pattern bound to a weekday or the afternoon. */
-export function patternEvidence(series: ClassSeries, pattern: Pattern, i: number): Evidence {
+export function patternEvidence(pattern: Pattern): Evidence {
   const { stream, kind, hits, times, otherHits, otherTimes } = pattern;
   const which = kind === 'weekday' ? `${weekdayWords[pattern.day] ?? ''}s` : 'lessons after lunch';
   const others = kind === 'weekday' ? 'lessons on other days' : 'lessons before lunch';

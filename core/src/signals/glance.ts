@@ -3,7 +3,7 @@ import { patternsOf } from './patterns';
 import { partsOf } from './together';
 import { concerns, streamNames, streamsOf, type ClassSeries, type Concern } from './streams';
 import { statesOf } from './watchClass';
-import { inWords, noneOr, percent, streamWords, weekdayWords } from './words';
+import { inWords, noneOr, percent, weekdayWords } from './words';
 
 const Point = z.object({ date: z.iso.date(), value: z.number() });
 

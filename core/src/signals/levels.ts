@@ -68,6 +68,15 @@ function meanSpell(lessons: readonly Lesson[]): number {
   return spells === 0 ? 1 : missed / spells;
 }
 
+/** How alike two days of one spell are: days away in a row tell less than as many single ones, but not nothing. */
+const alikeInSpell = 0.5;
+
+/** By how much a sample counts as smaller for its spells. Source: Kish (1965), Survey Sampling (design effect). */
+const designEffect = (lessons: readonly Lesson[]) => 1 + (meanSpell(lessons) - 1) * alikeInSpell;
+
+/** Whoever is unlike all others is not held back by how alike they are. */
+const heaviestPrior = 25;
+
 /** The date from which the running share has been at or over the line without a break. */
 function overSince(lessons: readonly Lesson[], line: number, fewestTaken: number): string | null {
   let missed = 0;
@@ -81,18 +90,19 @@ function overSince(lessons: readonly Lesson[], line: number, fewestTaken: number
   return since;
 }
 
-/** What the class's shares missed have in common, each counted in spells. */
+/** What the class's shares missed have in common, spells taken into account. */
 function priorOf(byStudent: readonly (readonly Lesson[])[]): BetaPrior {
   const students = byStudent.length;
   const missed = new Float64Array(students);
   const taken = new Float64Array(students);
   for (let i = 0; i < students; i += 1) {
     const lessons = byStudent[i] ?? [];
-    const spell = meanSpell(lessons);
+    const spell = designEffect(lessons);
     missed[i] = lessons.filter(({ away }) => away).length / spell;
     taken[i] = lessons.length / spell;
   }
-  return betaPrior(missed, taken, 0.05);
+  const { mean, weight } = betaPrior(missed, taken, 0.05);
+  return { mean, weight: Math.min(weight, heaviestPrior) };
 }
 
 /**
@@ -105,7 +115,7 @@ function highestShare(lessons: readonly Lesson[], lines: LevelLines, prior: Beta
   const missed = lessons.filter(({ away }) => away).length;
   if (taken < lines.fewestTaken) return null;
   const value = missed / taken;
-  const spell = meanSpell(lessons);
+  const spell = designEffect(lessons);
   const crossed = lines.shares
     .filter((line) => value >= line)
     .sort((a, b) => b - a)

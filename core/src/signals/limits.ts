@@ -24,7 +24,7 @@ export function limitFor(
   stream: StreamName,
   rarity: number,
   observations: number,
-  { streams, observations: points }: LimitTable = table as LimitTable,
+  { streams, observations: points }: LimitTable = table,
 ): number {
   const limits = rowFor(streams[stream], rarity);
   const last = points.length - 1;

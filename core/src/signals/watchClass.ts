@@ -96,7 +96,7 @@ function findingsFor(concern: Concern, { series, states, levels, patterns, i }: 
     if (concernOfPattern[pattern.stream] === concern)
       found.push({
         strength: 0.5 + 0.3 * (pattern.hits / pattern.times),
-        evidence: patternEvidence(series, pattern, i),
+        evidence: patternEvidence(pattern),
       });
   const own = levels.filter(({ kind }) => (kind === 'missing' ? 'struggling' : 'absent') === concern);
   if (found.length === 0 && !own.some(makesConcern)) return [];
@@ -121,8 +121,13 @@ function classWords({ kind, stream, points, since }: Evidence): string {
     return now - before < 0.05
       ? ', and the class has not changed'
       : ', beyond what has changed for the whole class';
-  const scale = { engagement: 0.4, weather: 0.5, score: 5, online: Math.max(1, before * 0.35) };
-  const most = scale[stream as keyof typeof scale] ?? Math.max(0.3, before * 0.4);
+  const scale: Partial<Record<StreamName, number>> = {
+    engagement: 0.4,
+    weather: 0.5,
+    score: 5,
+    online: Math.max(1, before * 0.35),
+  };
+  const most = scale[stream] ?? Math.max(0.3, before * 0.4);
   if (Math.abs(now - before) < most) return ', and the class has not changed';
   return ', beyond what has changed for the whole class';
 }

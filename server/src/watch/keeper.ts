@@ -89,8 +89,14 @@ export class WatchKeeper {
     kept.day = day;
     if (wanted.length > 0) {
       try {
-        for (const section of await this.look(teacherId, wanted, now))
-          kept.sections.set(section.sectionId, section);
+        // One worker for all of them: two that read one SQLite file at once wait for each other.
+        const found = await this.jobs.run('watch', {
+          file: this.database.file,
+          teacherId,
+          sectionIds: wanted,
+          now,
+        });
+        for (const section of found) kept.sections.set(section.sectionId, section);
       } catch (error) {
         kept.stale = 'all';
         throw error;

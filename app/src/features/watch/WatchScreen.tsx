@@ -5,17 +5,22 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import { outcomeInWords } from '@slate-path/core/signals/afterStep';
 import type { ClearedItem } from '@slate-path/core/signals/cleared';
+import type { SectionWatch } from '@slate-path/core/signals/watchReading';
 import type { WatchItem } from '@slate-path/core/signals/watchClass';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
+import { dayMonth } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { NoteLinks } from '../notes/NoteLinks';
+import { zoneOf } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { ActSheet } from './ActSheet';
@@ -63,15 +68,34 @@ function Fact({ item }: { item: WatchItem }) {
   );
 }
 
-function Cleared({ item }: { item: ClearedItem }) {
+/** Who is as usual again, what was done before, and what became of it. */
+function Cleared({ item, outcomes }: { item: ClearedItem; outcomes: SectionWatch['outcomes'] }) {
   const router = useRouter();
   const student = useRecords((state) => state.current.student[item.studentId]);
   const section = useRecords((state) => state.current.section[item.sectionId]);
+  const allSteps = useRecords((state) => state.current.step);
+  const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
   if (!student) return null;
+  const steps = Object.values(allSteps).filter(
+    (step) =>
+      !step.removed &&
+      step.studentId === item.studentId &&
+      step.sectionId === item.sectionId &&
+      step.concern === item.concern,
+  );
   return (
     <Card style={{ gap: space(1) }}>
       <Words bold>{`${displayName(student)}, ${section?.name ?? ''}`}</Words>
       <Words>{item.sentence}</Words>
+      {steps.map(({ id, kind, at }) => {
+        const { date } = localMoment(Date.parse(at), zone);
+        const [outcome] = outcomes[id] ?? [];
+        return (
+          <Words key={id} tone="inkQuiet">
+            {`${kind} on ${dayMonth(date)}. ${outcome ? outcomeInWords(outcome, date) : ''}`}
+          </Words>
+        );
+      })}
       <Words tone="lichen">A word of praise would be in place.</Words>
       <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
         <Action
@@ -131,7 +155,7 @@ export function WatchScreen() {
   const facts = watch.overLine.filter((item) => isShown(item.sectionId));
   const cleared = watch.sections
     .filter((section) => isShown(section.sectionId))
-    .flatMap((section) => section.cleared);
+    .flatMap((section) => section.cleared.map((item) => ({ item, outcomes: section.outcomes })));
   const counts: Record<Part, number> = {
     concerns: open.length,
     over_a_line: facts.length,
@@ -220,8 +244,12 @@ export function WatchScreen() {
       {part === 'cleared' ? (
         <Columns
           items={cleared}
-          render={(item) => (
-            <Cleared key={`${item.sectionId} ${item.studentId} ${item.stream}`} item={item} />
+          render={({ item, outcomes }) => (
+            <Cleared
+              key={`${item.sectionId} ${item.studentId} ${item.stream}`}
+              item={item}
+              outcomes={outcomes}
+            />
           )}
         />
       ) : null}

@@ -51,6 +51,7 @@ function logPart(x: number, mean: number, inverseSize: number): number {
  * prior comes from the class, the factor of a lesson from the others in it.
  */
 export class CountModel implements Model {
+  readonly warmUp = newUntil;
   private readonly sums: Float64Array;
   private readonly exposures: Float64Array;
   private readonly times: Float64Array;

@@ -1,4 +1,5 @@
 import type { Slot } from '../streams';
+import { fewSeen } from './learning';
 import type { Model } from './model';
 import { ShareModel } from './shareModel';
 
@@ -15,6 +16,7 @@ const map = (slot: Slot, of: (value: number) => number): Slot => ({ ...slot, val
  * Source: Tutz (1991), Comput. Stat. Data Anal. 11, 275-295.
  */
 export class HandInModel implements Model {
+  readonly warmUp = fewSeen;
   private readonly missing: ShareModel;
   private readonly late: ShareModel;
   private slot!: Slot;

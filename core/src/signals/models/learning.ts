@@ -5,3 +5,5 @@ export const kept = Math.pow(0.5, 1 / halfLife);
 export const newUntil = 8;
 /** What an odd time of the whole class teaches of a student's usual: little, but a lasting change is learned. */
 export const oddTimeWorth = 0.2;
+/** Shares are held by what the class has in common, so that fewer of a student's own are enough. */
+export const fewSeen = 4;

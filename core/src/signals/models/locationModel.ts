@@ -48,6 +48,7 @@ export function logAround(
 
 /** Levels and marks: where a student usually stands, robustly, and whether that has fallen. */
 export class LocationModel implements Model {
+  readonly warmUp = newUntil;
   private readonly sums: Float64Array;
   private readonly times: Float64Array;
   private readonly heldSums: Float64Array;

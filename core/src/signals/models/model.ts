@@ -6,6 +6,8 @@ import type { Slot } from '../streams';
  * since suspicion began, from which the usual does not learn; and the class's shift at that time.
  */
 export interface Model {
+  /** So many observations of a student only teach what is usual: nothing is judged by them. */
+  readonly warmUp: number;
   /** Gets ready for a slot: the class's own shift in it, and what all students' usuals have in common. */
   begin(slot: Slot): void;
   /** log(likelihood if changed / likelihood as usual) of student i's observation in the slot. */

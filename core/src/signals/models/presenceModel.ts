@@ -1,4 +1,5 @@
 import type { Slot } from '../streams';
+import { fewSeen } from './learning';
 import type { Model } from './model';
 import { ShareModel } from './shareModel';
 
@@ -13,6 +14,7 @@ const longSpell = 1.5;
  * begins, given that the student was there the time before.
  */
 export class PresenceModel implements Model {
+  readonly warmUp = fewSeen;
   private readonly starts: ShareModel;
   private readonly run: Float64Array;
   private readonly runBefore: Float64Array;

@@ -1,7 +1,7 @@
 import type { Slot } from '../streams';
 import { added } from './added';
 import { betaPrior, type BetaPrior } from './betaPrior';
-import { kept, newUntil, oddTimeWorth } from './learning';
+import { fewSeen, kept, newUntil, oddTimeWorth } from './learning';
 import type { Model } from './model';
 import { oddsShift, shifted } from './oddsShift';
 
@@ -19,6 +19,7 @@ const oddTime = 2.5;
 
 /** Hits or misses: late or not, missing or not. Beta-binomial, the prior from the class (empirical Bayes). */
 export class ShareModel implements Model {
+  readonly warmUp = fewSeen;
   private readonly hits: Float64Array;
   private readonly trials: Float64Array;
   private readonly heldHits: Float64Array;

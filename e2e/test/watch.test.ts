@@ -1,0 +1,140 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { ApiClient } from '@slate-path/demo/apiClient';
+import { fillDemo } from '@slate-path/demo/fill';
+import { openBrowser, openPage, saved, says, tap, textOf, type } from '../src/browser';
+import { teacher } from '../src/classroom';
+import { signIn } from '../src/school';
+import { RestartableServer } from '../src/server';
+
+const today = '2026-11-26';
+/** Two days after the call home of the demo's story; and two weeks later. */
+const [before, later] = ['2026-10-09', '2026-10-30'];
+
+let server: RestartableServer;
+let browser: Browser;
+let page: Page;
+
+beforeAll(async () => {
+  server = await RestartableServer.create();
+  await server.start(`${today}T10:10:00Z`, 'runs');
+  const client = await ApiClient.signIn(server.address, '/api/first-start', teacher);
+  await fillDemo(client, Date.parse(`${today}T10:10:00Z`));
+  browser = await openBrowser();
+  page = await openPage(browser, 'wide');
+  await signIn(page, server.address);
+});
+
+afterAll(async () => {
+  await browser.close();
+  await server.end('SIGTERM');
+});
+
+async function open(path: string): Promise<void> {
+  await page.goto(server.address + path, { waitUntil: 'networkidle2' });
+}
+
+/** Starts the server at another day and opens the list there. */
+async function goTo(date: string): Promise<void> {
+  await server.end('SIGTERM');
+  await server.start(`${date}T16:00:00Z`, 'runs');
+  await open('/watch');
+  await says(page, 'It proposes, with evidence; you decide.');
+}
+
+test('each story of the demo is on the list, with its sentence', async () => {
+  await open('/watch');
+  await says(page, 'Needs me');
+  for (const words of [
+    /Tomasz missed six of the last seven Mondays/,
+    /Rafferty has missed \w+ of \w+ lessons/,
+    /Yusra has missed \w+ of \w+ lessons/,
+    /Odalys .*(was heard|stands at)/,
+    /Nils had unwanted tallies in nine of the last ten lessons after lunch/,
+    /Saoirse came late to \w+ of the last nine lessons after lunch|Saoirse came late to/,
+    /did not hand in \w+ of \w+ pieces of work/,
+    /things a day online/,
+  ])
+    expect(await textOf(page)).toMatch(words);
+});
+
+test('a concern shows its records, what would clear it, and is put aside and shown again', async () => {
+  await tap(page, 'All evidence on Odalys Brandt, disengaged');
+  await says(page, 'It clears with about');
+  await tap(page, 'The records behind it');
+  await says(page, 'the class’s middle');
+  await tap(page, 'Act on Odalys Brandt');
+  await tap(page, 'Put aside');
+  await tap(page, '2 weeks');
+  await page.evaluate(() => {
+    const buttons = [...document.querySelectorAll('[role=dialog] button, [role=dialog] [role=button]')];
+    (buttons.filter((node) => node.getAttribute('aria-label') === 'Put aside').at(-1) as HTMLElement).click();
+  });
+  await says(page, 'Put aside until 10 Dec');
+  await saved(page);
+  await tap(page, 'Show it again');
+  await says(page, 'Disengaged, since');
+  expect(await textOf(page)).not.toMatch(/Put aside until/);
+});
+
+test('what is watched is tried on four weeks before it is kept', async () => {
+  await open('/watch/settings');
+  await says(page, 'What is watched');
+  await type(page, 'Lessons missed in a row', '99');
+  await says(page, 'A number from 2 to 20');
+  await type(page, 'Lessons missed in a row', '4');
+  await tap(page, 'Try it on the last four weeks');
+  await says(page, 'In the last four weeks it would have listed');
+  await tap(page, 'Lessons missed');
+  await tap(page, 'Try it on the last four weeks');
+  await says(page, 'In the last four weeks it would have listed');
+  await tap(page, 'Keep for this class');
+  await says(page, 'Kept for this class.');
+  await saved(page);
+  await tap(page, 'Take back');
+  await saved(page);
+});
+
+test('a class at a glance names the patterns and everybody', async () => {
+  await open('/watch/glance');
+  await says(page, 'Patterns beyond chance');
+  expect(await textOf(page)).toMatch(/Tomasz missed six of the last seven Mondays/);
+  expect(await textOf(page)).toMatch(/Adaeze Okoro/);
+});
+
+test('a step taken, the clock moved, the recovery told with what changed since', async () => {
+  await goTo(before);
+  expect(await textOf(page)).toMatch(/Pell/);
+  await tap(page, 'Act on Pell Arbuckle, absent');
+  await tap(page, 'Contact home');
+  await type(page, 'A few words (may stay empty)', 'The early boat from now on.');
+  await tap(page, 'Keep this step');
+  await says(page, 'Contact home on 9 Oct');
+  await saved(page);
+  await goTo(later);
+  await page.evaluate(() => {
+    const tab = [...document.querySelectorAll('[role=radio]')].find((node) =>
+      node.getAttribute('aria-label')?.startsWith('As usual again'),
+    );
+    (tab as HTMLElement).click();
+  });
+  await says(page, 'Pell Arbuckle, Boat Workshop');
+  const told = await textOf(page);
+  expect(told).toMatch(/As usual again since \d+ October in lessons missed/);
+  expect(told).toMatch(/Contact home on 9 Oct\. Lessons missed: 0\.\d+ before, 0 since 9 October \(better\)/);
+});
+
+test('the path has all lanes, hides one, and its summary is kept as the teacher set it right', async () => {
+  await goTo(today);
+  await tap(page, 'All evidence on Odalys Brandt, disengaged');
+  await tap(page, 'Open the path of Odalys Brandt');
+  await says(page, 'Summary');
+  await tap(page, 'Lane: Weather');
+  await tap(page, 'Month');
+  await tap(page, 'Edit the draft');
+  await type(page, 'Set it right', 'Quieter since early November; a talk is planned.');
+  await tap(page, 'Keep');
+  await says(page, 'As you kept it on');
+  await saved(page);
+  await page.reload({ waitUntil: 'networkidle2' });
+  await says(page, 'Quieter since early November; a talk is planned.');
+});
