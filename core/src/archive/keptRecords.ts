@@ -1,5 +1,5 @@
 import { lessonsBetween } from '../calendar/lessons';
-import { emptyRecords, mergeRecords, type RecordLists, type Records } from '../records/records';
+import { emptyRecords, mergeRecords, type Records } from '../records/records';
 import type { Lesson, RecordOf, TableName } from '../records/schema';
 import { tableNames } from '../records/tables';
 

@@ -32,7 +32,8 @@ const lastTimes = { weekday: 7, afternoon: 10 } as const;
  * Of the patterns that are called in a stream, so much may be chance. Absence on one weekday is worth calling
  * early, so more of it may be.
  */
-export const falseShares: Record<PatternStream, number> = { presence: 0.06, lateness: 0.005, trouble: 0.005 };
+export const falseShares: Record<PatternStream, number> = { presence: 0.04, lateness: 0.003, trouble: 0.003 };
+
 /** The share at any time where nothing is known. */
 const guess: Record<PatternStream, number> = { presence: 0.05, lateness: 0.06, trouble: 0.12 };
 const fewestHits = 3;

@@ -37,7 +37,7 @@ export const usualSettings: WatchSettings = { streams: new Set(streamNames), lin
  */
 const makesByItself = [
   { from: 0.2, certainty: credibleFrom },
-  { from: 0.1, certainty: 0.95 },
+  { from: 0.1, certainty: 0.97 },
 ] as const;
 
 interface Finding {

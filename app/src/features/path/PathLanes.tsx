@@ -61,7 +61,7 @@ function Filters({
         return (
           <Pressable
             key={name}
-            role="switch"
+            role="checkbox"
             aria-checked={shown}
             aria-label={`Lane: ${laneNames[name]}`}
             onPress={() => {

@@ -1,13 +1,14 @@
+import { daysBetween } from '../../calendar/localTime';
 import type { Slot } from '../streams';
 import { fewSeen } from './learning';
 import type { Model } from './model';
 import { ShareModel } from './shareModel';
 
-/** An illness takes two to four days; a spell that goes on longer begins to say something. */
-const longestIllness = 4;
+/** An illness takes two to four days, a weekend between them at most; a spell that goes on longer says something. */
+const longestIllnessDays = 5;
 /** One more day away in the same spell says little, for whoever is ill is away. */
 const sameSpell = 0.4;
-const longSpell = 1.5;
+const longSpell = 2;
 
 /**
  * Away or there, lesson by lesson. Days away in a row are one spell: what is watched is how often one
@@ -18,6 +19,7 @@ export class PresenceModel implements Model {
   private readonly starts: ShareModel;
   private readonly run: Float64Array;
   private readonly runBefore: Float64Array;
+  private readonly begun: string[] = [];
   private readonly away: Float64Array;
   private readonly taken: Float64Array;
   private readonly heldAway: Float64Array;
@@ -43,6 +45,7 @@ export class PresenceModel implements Model {
       this.runBefore[i] = before;
       starting[i] = before > 0 ? NaN : value;
       if (!Number.isNaN(value)) this.run[i] = value === 1 ? before + 1 : 0;
+      if (before === 0 && value === 1) this.begun[i] = slot.date;
     }
     this.starts.begin({ ...slot, value: starting });
   }
@@ -61,7 +64,8 @@ export class PresenceModel implements Model {
     if (before === 0) return null;
     if (this.amount(i) === 0) return 0;
     // Where many stay away, staying away says less.
-    return (before >= longestIllness ? longSpell : sameSpell) / Math.max(1, this.starts.shift(i));
+    const isLong = daysBetween(this.begun[i] ?? this.slot.date, this.slot.date) > longestIllnessDays;
+    return (isLong ? longSpell : sameSpell) / Math.max(1, this.starts.shift(i));
   }
 
   hold(i: number): void {
