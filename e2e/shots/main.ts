@@ -34,7 +34,7 @@ const boats = section.find(({ name }) => name === 'Boat Workshop')?.id ?? '';
 const shore = section.find(({ name }) => name === 'Shore Ecology')?.id ?? '';
 const tides = section.find(({ name }) => name === 'Tides and Navigation')?.id ?? '';
 const advisory = section.find(({ name }) => name === 'Watch')?.id ?? '';
-const tomasz = student.find(({ familyName }) => familyName === 'Afolabi')?.id ?? '';
+const odalys = student.find(({ familyName }) => familyName === 'Brandt')?.id ?? '';
 
 const takeRoll = async (page: Page) => {
   for (const name of ['Mei Tanaka', 'Odalys', 'Dario']) await tap(page, name);
@@ -149,7 +149,7 @@ const shots: Shot[] = [
   { name: 'month-wide', path: `/classes/${boats}/months/2026-11`, size: 'wide' },
   { name: 'days-wide', path: `/classes/${tides}/days`, size: 'wide', before: catchUp },
   { name: 'totals-wide', path: `/totals?sectionId=${tides}`, size: 'wide' },
-  { name: 'write-phone', path: `/write?sectionId=${boats}`, size: 'phone' },
+  { name: 'glance-wide', path: `/watch/glance?section=${boats}`, size: 'wide' },
   { name: 'weather-board-wide', path: `/classes/${advisory}/weather`, size: 'wide', theme: 'dark' },
   { name: 'check-in-phone', path: await studentsPage(), size: 'phone', before: comeIn },
   {
@@ -160,7 +160,7 @@ const shots: Shot[] = [
   },
   { name: 'watch-phone', path: '/watch', size: 'phone' },
   { name: 'people-wide', path: '/people', size: 'wide' },
-  { name: 'path-wide', path: `/students/${tomasz}`, size: 'wide' },
+  { name: 'path-wide', path: `/students/${odalys}`, size: 'wide' },
   { name: 'desk-wide', path: '/desk', size: 'wide' },
   {
     name: 'roster-phone',
