@@ -73,13 +73,19 @@ function RecordsBehind({ evidence }: { evidence: Evidence }) {
 
 const kindNames = { change: 'A change', level: 'A line', pattern: 'A pattern' } as const;
 
+/** What is not yet a change by itself has nothing that would clear it: it only adds to the others. */
+function titleOf({ kind, since, clears }: Evidence): string {
+  if (kind !== 'change') return kindNames[kind];
+  return `${clears ? kindNames.change : 'Weaker signs'} since ${dayMonth(since)}`;
+}
+
 function EvidencePart({ evidence }: { evidence: Evidence }) {
   const [open, setOpen] = useState(false);
   const said = evidence.words.charAt(0).toUpperCase() + evidence.words.slice(1);
   return (
     <Card style={{ gap: space(2) }}>
       <Words bold heading={2}>
-        {`${kindNames[evidence.kind]}${evidence.kind === 'change' ? ` since ${dayMonth(evidence.since)}` : ''}`}
+        {titleOf(evidence)}
       </Words>
       <Words>{`${said}.`}</Words>
       <EvidenceChart evidence={evidence} spoken={said} />

@@ -55,7 +55,7 @@ function PatternDays({ evidence, spoken }: { evidence: Evidence; spoken: string 
   return (
     <View role="img" aria-label={spoken} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
       {evidence.points.map(({ date, value }) => (
-        <View key={date} style={{ alignItems: 'center', gap: 2 }}>
+        <View key={date} style={{ alignItems: 'center', gap: 2, minWidth: 44 }}>
           <View
             style={{
               width: 34,
