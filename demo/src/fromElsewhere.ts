@@ -1,10 +1,5 @@
 import seedrandom from 'seedrandom';
-import {
-  emptyArchive,
-  type Archive,
-  type ArchiveFields,
-  type ArchiveTableName,
-} from '@slate-path/core/archive/tables';
+import { ArchiveRows } from '@slate-path/core/archive/archiveRows';
 import { writeArchive } from '@slate-path/core/archive/writeArchive';
 import { addDays, datesBetween, weekdayOf } from '@slate-path/core/calendar/localTime';
 import type { Section, Student } from '@slate-path/core/records/schema';
@@ -27,14 +22,6 @@ interface World {
   today: string;
 }
 
-class Rows {
-  readonly archive: Archive = emptyArchive();
-
-  add<T extends ArchiveTableName>(table: T, row: ArchiveFields<T>): void {
-    (this.archive[table] as object[]).push({ ...row, line: 0 });
-  }
-}
-
 const titles = [
   'Log of the watch',
   'Tide table, copied fair',
@@ -43,7 +30,7 @@ const titles = [
   'The ferry’s week',
 ];
 
-function addPeople(rows: Rows, { section, students }: World): void {
+function addPeople(rows: ArchiveRows, { section, students }: World): void {
   const { id, name, subject, room } = section;
   rows.add('sections', { id, name, subject, room });
   for (const student of students)
@@ -58,7 +45,11 @@ function addPeople(rows: Rows, { section, students }: World): void {
 }
 
 /** Two pieces of work a week, handed in, late or not at all, with scores. */
-function addWork(rows: Rows, { section, students, startsOn, today }: World, days: readonly string[]): void {
+function addWork(
+  rows: ArchiveRows,
+  { section, students, startsOn, today }: World,
+  days: readonly string[],
+): void {
   const random = seedrandom('work handed in');
   days
     .filter((date) => [2, 5].includes(weekdayOf(date)))
@@ -99,7 +90,7 @@ const kinds = ['opened a file', 'posted', 'replied', 'edited a file'];
 
 /** What was done on the platform, day by day; everyone in their own measure. */
 function addActivity(
-  rows: Rows,
+  rows: ArchiveRows,
   { section, students, startsOn, today }: World,
   days: readonly string[],
 ): void {
@@ -128,7 +119,7 @@ function addActivity(
 
 /** What a learning platform knows of a class, as an archive: the open format that the application reads. */
 export function platformArchive(world: World): Uint8Array {
-  const rows = new Rows();
+  const rows = new ArchiveRows();
   const off = daysOffOf(world.startsOn);
   const days = datesBetween(world.startsOn, world.today).filter(
     (date) => weekdayOf(date) <= 5 && !off.some((day) => day.startsOn <= date && date <= day.endsOn),

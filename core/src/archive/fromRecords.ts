@@ -6,7 +6,8 @@ import { tableNames } from '../records/tables';
 import { wasHeld } from '../roll/totals';
 import { localSeconds } from './localSeconds';
 import { allLessons, inOrder, keptRecords } from './keptRecords';
-import { emptyArchive, type Archive, type ArchiveFields, type ArchiveTableName } from './tables';
+import { ArchiveRows } from './archiveRows';
+import type { Archive } from './tables';
 import { recordsOfFiles } from './toRecords';
 
 export interface ArchiveClock {
@@ -16,23 +17,14 @@ export interface ArchiveClock {
   now: LocalMoment;
 }
 
-class Writer {
-  readonly archive = emptyArchive();
-
-  add<T extends ArchiveTableName>(table: T, rows: readonly ArchiveFields<T>[]): void {
-    const list = this.archive[table] as object[];
-    for (const row of rows) list.push({ ...row, line: 0 });
-  }
-}
-
 const noTime = (time: string | null, date: string) => (time === null ? null : `${date}T${time}:00`);
 
-function addPeople(writer: Writer, records: Records): void {
-  writer.add(
+function addPeople(writer: ArchiveRows, records: Records): void {
+  writer.addAll(
     'sections',
     inOrder(records, 'section').map(({ id, name, subject, room }) => ({ id, name, subject, room })),
   );
-  writer.add(
+  writer.addAll(
     'students',
     inOrder(records, 'student').map((row) => ({
       id: row.id,
@@ -43,14 +35,14 @@ function addPeople(writer: Writer, records: Records): void {
       grade: row.grade,
     })),
   );
-  writer.add(
+  writer.addAll(
     'guardians',
     inOrder(records, 'guardian').map(({ studentId, name, email, phone, relation }) => ({
       student_id: studentId,
       ...{ name, email, phone, relation },
     })),
   );
-  writer.add(
+  writer.addAll(
     'enrolments',
     inOrder(records, 'enrolment').map((row) => ({
       section_id: row.sectionId,
@@ -63,18 +55,18 @@ function addPeople(writer: Writer, records: Records): void {
 }
 
 function addAttendance(
-  writer: Writer,
+  writer: ArchiveRows,
   records: Records,
   lessons: readonly Lesson[],
   { zone, now }: ArchiveClock,
 ): void {
-  writer.add(
+  writer.addAll(
     'days_off',
     inOrder(records, 'dayOff').flatMap(({ startsOn, endsOn, name }) =>
       datesBetween(startsOn, endsOn).map((date) => ({ date, name })),
     ),
   );
-  writer.add(
+  writer.addAll(
     'lessons',
     lessons.map((lesson) => ({
       id: lesson.id,
@@ -89,7 +81,7 @@ function addAttendance(
       label: lesson.label,
     })),
   );
-  writer.add(
+  writer.addAll(
     'standings',
     inOrder(records, 'standing').map(({ id, code, name, countsAs, credit, excused }) => ({
       ...{ id, code, name, credit, excused },
@@ -97,7 +89,7 @@ function addAttendance(
     })),
   );
   const dateOf = new Map(lessons.map(({ id, date }) => [id, date]));
-  writer.add(
+  writer.addAll(
     'roll',
     inOrder(records, 'mark').map((mark) => ({
       lesson_id: mark.lessonId,
@@ -109,7 +101,7 @@ function addAttendance(
       source: mark.source,
     })),
   );
-  writer.add(
+  writer.addAll(
     'taken',
     lessons.flatMap(({ id, takenAt }) =>
       takenAt === null ? [] : [{ lesson_id: id, taken_at: localSeconds(takenAt, zone) }],
@@ -117,12 +109,12 @@ function addAttendance(
   );
 }
 
-function addSeen(writer: Writer, records: Records, { zone }: ArchiveClock): void {
-  writer.add(
+function addSeen(writer: ArchiveRows, records: Records, { zone }: ArchiveClock): void {
+  writer.addAll(
     'look_fors',
     inOrder(records, 'lookFor').map(({ id, name, measure, tone }) => ({ id, name, measure, tone })),
   );
-  writer.add(
+  writer.addAll(
     'tallies',
     inOrder(records, 'tally').map((row) => ({
       id: row.id,
@@ -133,7 +125,7 @@ function addSeen(writer: Writer, records: Records, { zone }: ArchiveClock): void
       amount: row.amount,
     })),
   );
-  writer.add(
+  writer.addAll(
     'sweeps',
     inOrder(records, 'sweep').map((row) => ({
       lesson_id: row.lessonId,
@@ -141,7 +133,7 @@ function addSeen(writer: Writer, records: Records, { zone }: ArchiveClock): void
       level: row.level,
     })),
   );
-  writer.add(
+  writer.addAll(
     'check_ins',
     inOrder(records, 'checkIn').map((row) => ({
       lesson_id: row.lessonId,
@@ -155,8 +147,8 @@ function addSeen(writer: Writer, records: Records, { zone }: ArchiveClock): void
   );
 }
 
-function addFromElsewhere(writer: Writer, records: Records): void {
-  writer.add(
+function addFromElsewhere(writer: ArchiveRows, records: Records): void {
+  writer.addAll(
     'work',
     inOrder(records, 'work').map((row) => ({
       id: row.id,
@@ -167,7 +159,7 @@ function addFromElsewhere(writer: Writer, records: Records): void {
       points: row.points,
     })),
   );
-  writer.add(
+  writer.addAll(
     'hand_ins',
     inOrder(records, 'handIn').map((row) => ({
       work_id: row.workId,
@@ -178,7 +170,7 @@ function addFromElsewhere(writer: Writer, records: Records): void {
       score: row.score,
     })),
   );
-  writer.add(
+  writer.addAll(
     'activity',
     inOrder(records, 'activity').map(({ id, sectionId, studentId, at, kind, place, object, seconds }) => ({
       ...{ id, at, kind, place, object, seconds },
@@ -186,7 +178,7 @@ function addFromElsewhere(writer: Writer, records: Records): void {
       student_id: studentId,
     })),
   );
-  writer.add(
+  writer.addAll(
     'nods',
     inOrder(records, 'nod').map(({ id, studentId, at, reason, place, comment }) => ({
       ...{ id, at, reason, place, comment },
@@ -195,12 +187,9 @@ function addFromElsewhere(writer: Writer, records: Records): void {
   );
 }
 
-function addWritten(writer: Writer, records: Records, { zone }: ArchiveClock): void {
-  writer.add(
-    'topics',
-    inOrder(records, 'topic').map(({ id, name, trouble }) => ({ id, name, trouble })),
-  );
-  writer.add(
+function addWritten(writer: ArchiveRows, records: Records, { zone }: ArchiveClock): void {
+  writer.add('topics', ...inOrder(records, 'topic').map(({ id, name, trouble }) => ({ id, name, trouble })));
+  writer.addAll(
     'notes',
     inOrder(records, 'note').map(({ id, at, lessonId, text }) => ({
       ...{ id, text },
@@ -208,18 +197,18 @@ function addWritten(writer: Writer, records: Records, { zone }: ArchiveClock): v
       lesson_id: lessonId,
     })),
   );
-  writer.add(
+  writer.addAll(
     'note_students',
     inOrder(records, 'noteStudent').map(({ noteId, studentId }) => ({
       note_id: noteId,
       student_id: studentId,
     })),
   );
-  writer.add(
+  writer.addAll(
     'note_topics',
     inOrder(records, 'noteTopic').map(({ noteId, topicId }) => ({ note_id: noteId, topic_id: topicId })),
   );
-  writer.add(
+  writer.addAll(
     'steps',
     inOrder(records, 'step').map((row) => ({
       id: row.id,
@@ -245,7 +234,7 @@ function otherIds(records: Records, lists: RecordLists): Map<string, string> {
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 /** For each record, what its files do not say: fields that come out different, or all of it. */
-function addMore(writer: Writer, records: Records, zone: string): void {
+function addMore(writer: ArchiveRows, records: Records, zone: string): void {
   const lists = recordsOfFiles(writer.archive, zone);
   const back = mergeRecords(emptyRecords(), lists);
   const renamed = otherIds(records, lists);
@@ -265,25 +254,8 @@ function addMore(writer: Writer, records: Records, zone: string): void {
       // A place has one school, whatever its id.
       const placeId = table === 'school' ? 'school' : id;
       if (Object.keys(fields).length > 0 || !found)
-        writer.add('more', [{ table, id: placeId, fields: JSON.stringify(fields) }]);
+        writer.add('more', { table, id: placeId, fields: JSON.stringify(fields) });
     }
-}
-
-function filesOf(all: Records, clock: ArchiveClock): { writer: Writer; records: Records } {
-  const lessons = allLessons(all);
-  const records = keptRecords(all, lessons);
-  const writer = new Writer();
-  addPeople(writer, records);
-  addAttendance(writer, records, lessons, clock);
-  addSeen(writer, records, clock);
-  addFromElsewhere(writer, records);
-  addWritten(writer, records, clock);
-  return { writer, records };
-}
-
-/** Only what the format has a place for: enough to compute from, not to keep. */
-export function archiveToRead(lists: RecordLists, clock: ArchiveClock): Archive {
-  return filesOf(mergeRecords(emptyRecords(), lists), clock).writer.archive;
 }
 
 /**
@@ -292,7 +264,15 @@ export function archiveToRead(lists: RecordLists, clock: ArchiveClock): Archive 
  * @param lists all records of one teacher
  */
 export function fromRecords(lists: RecordLists, clock: ArchiveClock): Archive {
-  const { writer, records } = filesOf(mergeRecords(emptyRecords(), lists), clock);
+  const all = mergeRecords(emptyRecords(), lists);
+  const lessons = allLessons(all);
+  const records = keptRecords(all, lessons);
+  const writer = new ArchiveRows();
+  addPeople(writer, records);
+  addAttendance(writer, records, lessons, clock);
+  addSeen(writer, records, clock);
+  addFromElsewhere(writer, records);
+  addWritten(writer, records, clock);
   addMore(writer, records, clock.zone);
   return writer.archive;
 }

@@ -1,10 +1,6 @@
 import { addDays, format, getISODay, parseISO } from 'date-fns';
-import {
-  emptyArchive,
-  type Archive,
-  type ArchiveFields,
-  type ArchiveTableName,
-} from '@slate-path/core/archive/tables';
+import { ArchiveRows } from '@slate-path/core/archive/archiveRows';
+import type { Archive } from '@slate-path/core/archive/tables';
 import { familyNames, givenNames } from '../names';
 import { Chance } from './chance';
 import { drawCulture, drawUsual, plantedChanges, type PlantedChange, type Usual } from './students';
@@ -85,20 +81,12 @@ function drawMoods(chance: Chance, { weeks, startsOn }: TermOptions): LessonMood
   });
 }
 
-class Rows {
-  readonly archive = emptyArchive();
-
-  add<T extends ArchiveTableName>(table: T, row: ArchiveFields<T>): void {
-    (this.archive[table] as object[]).push({ ...row, line: 0 });
-  }
-}
-
 const levelAt = (place: number, lowest: number, highest: number) =>
   Math.min(highest, Math.max(lowest, Math.round(place)));
 
 /** One student's term, lesson by lesson. */
 function liveThrough(
-  rows: Rows,
+  rows: ArchiveRows,
   chance: Chance,
   moods: readonly LessonMood[],
   id: string,
@@ -148,7 +136,7 @@ function liveThrough(
 const isDue = (at: number) => at % 5 === 1 || at % 5 === 4;
 
 function seenInLesson(
-  rows: Rows,
+  rows: ArchiveRows,
   chance: Chance,
   mood: LessonMood,
   at: number,
@@ -190,7 +178,14 @@ function seenInLesson(
     }
 }
 
-function handIn(rows: Rows, chance: Chance, mood: LessonMood, at: number, id: string, usual: Usual): void {
+function handIn(
+  rows: ArchiveRows,
+  chance: Chance,
+  mood: LessonMood,
+  at: number,
+  id: string,
+  usual: Usual,
+): void {
   const isMissing = chance.hit(Math.min(0.9, usual.missing * mood.missing));
   const isLate = !isMissing && chance.hit(usual.handsInLate);
   const daysLate = isLate ? chance.whole(1, 3) : 0;
@@ -206,7 +201,7 @@ function handIn(rows: Rows, chance: Chance, mood: LessonMood, at: number, id: st
   });
 }
 
-function addFrame(rows: Rows, moods: readonly LessonMood[]): void {
+function addFrame(rows: ArchiveRows, moods: readonly LessonMood[]): void {
   rows.add('sections', { id: 's', name: 'Shore Ecology', subject: 'Shore Ecology', room: 'Lab' });
   rows.add('standings', {
     id: 'away',
@@ -254,7 +249,7 @@ function addFrame(rows: Rows, moods: readonly LessonMood[]): void {
 export function simulateTerm(options: TermOptions): SimulatedTerm {
   const chance = new Chance(options.seed);
   const moods = drawMoods(chance, options);
-  const rows = new Rows();
+  const rows = new ArchiveRows();
   addFrame(rows, moods);
   const culture = drawCulture(chance, options.variety);
   const usuals = new Map<string, Usual>();
