@@ -188,7 +188,10 @@ function addFromElsewhere(writer: ArchiveRows, records: Records): void {
 }
 
 function addWritten(writer: ArchiveRows, records: Records, { zone }: ArchiveClock): void {
-  writer.add('topics', ...inOrder(records, 'topic').map(({ id, name, trouble }) => ({ id, name, trouble })));
+  writer.addAll(
+    'topics',
+    inOrder(records, 'topic').map(({ id, name, trouble }) => ({ id, name, trouble })),
+  );
   writer.addAll(
     'notes',
     inOrder(records, 'note').map(({ id, at, lessonId, text }) => ({

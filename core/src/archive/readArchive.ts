@@ -166,7 +166,7 @@ function checkPointers(archive: Archive, problems: Problems): void {
 
 const Descriptor = z.object({
   timezone: z.string().optional(),
-  resources: z.array(z.object({ path: z.string() })).default([]),
+  resources: z.array(z.object({ path: z.union([z.string(), z.array(z.string())]).optional() })).default([]),
 });
 
 /** Files that the description of the package names and that are not in the zip. @returns its time zone */
@@ -176,7 +176,7 @@ function checkDescription(files: Record<string, Uint8Array>, problems: Problems)
     const { resources, timezone } = Descriptor.parse(
       JSON.parse(textOf(files[file] ?? new Uint8Array(), file, problems)),
     );
-    for (const { path } of resources)
+    for (const path of resources.flatMap((resource) => resource.path ?? []))
       if (!(path in files)) problems.add(file, null, `names ${path}, which is not in the zip`);
     if (timezone === undefined || Zone.safeParse(timezone).success) return timezone ?? null;
     problems.add(file, null, `timezone ${timezone} is not known`);
