@@ -1,4 +1,4 @@
-import { ulid } from 'ulid';
+import { monotonicFactory } from 'ulid';
 import type { FieldsOf } from '@slate-path/core/records/schema';
 import { shippedStandings } from '@slate-path/core/roll/standings';
 import { shippedFocuses } from '@slate-path/core/tallies/shipped';
@@ -23,7 +23,9 @@ export async function createTeacher(
 ): Promise<string> {
   const { database } = services;
   // By the server's clock, like the ids of the devices: of two words at one moment the later id decides.
-  const newId = () => ulid(services.clock());
+  // Of one moment too they rise, so that what ships keeps its order.
+  const next = monotonicFactory();
+  const newId = () => next(services.clock());
   const teacherId = newId();
   const now = new Date(services.clock()).toISOString();
   const passphraseHash = await hashPassphrase(teacher.passphrase);
