@@ -84,7 +84,10 @@ interface About {
 /** What there is to say for a concern; none of it where nothing of it is enough by itself. */
 function findingsFor(concern: Concern, { series, states, levels, patterns, i }: About): Finding[] {
   const parts = partsOf(states, concern, i);
-  const changed = parts.filter(({ stream }) => states[stream].standings[i]?.change);
+  // Weather speaks for two concerns; alone it makes only the first of them.
+  const speaks = ({ stream }: { stream: StreamName }) => concern !== 'struggling' || stream !== 'weather';
+  const isChanged = ({ stream }: { stream: StreamName }) => Boolean(states[stream].standings[i]?.change);
+  const changed = parts.some((part) => speaks(part) && isChanged(part)) ? parts.filter(isChanged) : [];
   const adding = together(parts) >= togetherLimit(concern) ? parts : changed;
   const found: Finding[] = (changed.length > 0 ? [...new Set([...changed, ...adding])] : adding).map(
     ({ stream, ratio }) => ({
