@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Step } from '../records/schema';
 import { handInMissing } from './models/handInModel';
 import { streamNames, streamsOf, type ClassSeries, type Slot, type StreamName } from './streams';
-import { counted, day, streamWords } from './words';
+import { fewestAfter } from './outcomeWords';
 
 /** What became of one stream since a step was taken. */
 export const StepOutcome = z.object({
@@ -18,8 +18,6 @@ export const StepOutcome = z.object({
 });
 export type StepOutcome = z.infer<typeof StepOutcome>;
 
-/** Fewer times than this say nothing yet. */
-export const fewestAfter = 4;
 /** Looked at before a step: the last times, as many as these. */
 const mostBefore = 15;
 /** Beyond chance, one-sided at 5 %. */
@@ -135,18 +133,3 @@ export function afterStep(
   const outcomes = streamsOf[step.concern].flatMap((stream) => outcomeOf(series, stream, i, date) ?? []);
   return outcomes.sort((a, b) => Number(a.verdict === 'too_few') - Number(b.verdict === 'too_few'));
 }
-
-const verdictWords = { better: 'better', same: 'no clear change yet', worse: 'worse' } as const;
-const number = (value: number) =>
-  Math.abs(value) < 10 ? value.toFixed(2).replace(/\.?0+$/, '') : value.toFixed(0);
-
-/** An outcome in one sentence. */
-export function outcomeInWords(outcome: StepOutcome, date: string): string {
-  const { stream, verdict, seenAfter, before, after, classBefore, classAfter } = outcome;
-  const what = streamWords[stream];
-  if (verdict === 'too_few')
-    return `${capital(what)}: seen ${counted(seenAfter, 'time')} since ${day(date)}, too few to tell; from ${counted(fewestAfter, 'time')} on it says more.`;
-  return `${capital(what)}: ${number(before)} before, ${number(after)} since ${day(date)} (${verdictWords[verdict]}); the class went from ${number(classBefore)} to ${number(classAfter)}, which is taken off.`;
-}
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { Archive } from '../../src/archive/tables';
 import { addDays } from '../../src/calendar/localTime';
-import { afterStep, outcomeInWords } from '../../src/signals/afterStep';
+import { afterStep } from '../../src/signals/afterStep';
+import { outcomeInWords } from '../../src/signals/outcomeWords';
 import { clearedSince } from '../../src/signals/cleared';
 import { observe } from '../../src/signals/observe';
 import { isQuiet } from '../../src/signals/quiet';

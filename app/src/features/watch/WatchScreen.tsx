@@ -6,7 +6,7 @@ import { ScrollView, View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import { localMoment } from '@slate-path/core/calendar/zone';
-import { outcomeInWords } from '@slate-path/core/signals/afterStep';
+import { outcomeInWords } from '@slate-path/core/signals/outcomeWords';
 import type { ClearedItem } from '@slate-path/core/signals/cleared';
 import type { SectionWatch } from '@slate-path/core/signals/watchReading';
 import type { WatchItem } from '@slate-path/core/signals/watchClass';
