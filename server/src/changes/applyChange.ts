@@ -84,6 +84,21 @@ function withoutErased(sql: Sql, change: Change, teacherId: string): Change {
   return cleaned.data;
 }
 
+/**
+ * Letters that an archive brings went out where they were written: the postman here must not send them once
+ * more. In the same transaction, so that there is no moment in which they wait.
+ */
+function settleLetters(sql: Sql, edits: readonly LoggedEdit[], { teacherId, receivedAt }: Arrival): void {
+  for (const { op, table, id } of edits)
+    if (op === 'make' && table === 'message')
+      sql.run(
+        `INSERT INTO "delivery" ("messageId", "teacherId", "deliveredAt", "file") VALUES (?, ?, ?, '')`,
+        id,
+        teacherId,
+        receivedAt,
+      );
+}
+
 function applyOnce(sql: Sql, arriving: Change, arrival: Arrival): ChangeAnswer {
   const change = withoutErased(sql, arriving, arrival.teacherId);
   const before = logged(sql, change.id);
@@ -92,6 +107,7 @@ function applyOnce(sql: Sql, arriving: Change, arrival: Arrival): ChangeAnswer {
     return applied(change.id, before.edits);
   }
   const { about, edits } = perform(sql, change, arrival);
+  if (change.kind === 'archive.bring') settleLetters(sql, edits, arrival);
   writeLine(sql, change, arrival, about, edits);
   return applied(change.id, edits);
 }

@@ -1,0 +1,84 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import { backUp } from '../src/database/backup';
+import { restore } from '../src/database/restore';
+import { change, signedIn, startServer, type Caller, type TestServer } from './server';
+import { makeClass, send } from './smallClass';
+
+const now = '2026-11-23T10:44:00Z';
+const section = '01M8000000000000000000SECT';
+const mei = '01M800000000000000000STUDA';
+let old: TestServer;
+let fresh: TestServer;
+let here: Caller;
+let there: Caller;
+
+const letter = (id: string) => ({
+  messages: [
+    {
+      id,
+      studentId: mei,
+      noticeId: `notice ${id}`,
+      occasion: 'lesson',
+      reason: 'away today',
+      toWhom: 'guardians',
+      addresses: ['home@example.org'],
+      subject: 'Mei was away',
+      body: 'Mei was away today.',
+      writtenAt: now.replace('Z', '.000Z'),
+    },
+  ],
+});
+
+beforeAll(async () => {
+  [old, fresh] = await Promise.all([startServer({ now, runs: true }), startServer({ now, runs: true })]);
+  here = await signedIn(old.address);
+  there = await signedIn(fresh.address);
+  await makeClass(here, section, { [mei]: 'Mei' });
+  await send(here, [change('message.send', letter('letter-1'))]);
+});
+afterAll(() => Promise.all([old.stop(), fresh.stop()]));
+
+const bytesOf = async (response: Response) => new Uint8Array(await response.arrayBuffer());
+/** The copies of letters that a mail server has taken; its folder comes with the first of them. */
+function lettersIn({ folder }: TestServer): string[] {
+  const outbox = path.join(folder, 'outbox');
+  return fs.existsSync(outbox) ? fs.readdirSync(outbox).filter((name) => name.endsWith('.eml')) : [];
+}
+
+async function until(isSo: () => boolean): Promise<void> {
+  for (let tries = 0; tries < 100 && !isSo(); tries += 1)
+    await new Promise((resolve) => setTimeout(resolve, 50));
+}
+
+test('a letter that an archive brings is not sent once more, neither with the next one nor at the next start', async () => {
+  await until(() => lettersIn(old).length === 1);
+  const archive = await bytesOf(await here.call('GET', '/api/archive'));
+  expect((await there.call('POST', '/api/archive', archive)).status).toBe(200);
+  const outbox = (await (await there.call('GET', '/api/outbox')).json()) as { message: { id: string }[] };
+  expect(outbox.message.map(({ id }) => id)).toEqual(['letter-1']);
+  await send(there, [change('message.send', letter('letter-2'))]);
+  await until(() => lettersIn(fresh).length > 0);
+  await fresh.stop();
+  fresh = await startServer({ now, runs: true, folder: fresh.folder });
+  expect(lettersIn(fresh)).toHaveLength(1);
+  expect(fs.readFileSync(path.join(fresh.folder, 'outbox', lettersIn(fresh)[0] ?? ''), 'utf8')).toContain(
+    'letter-2',
+  );
+});
+
+test('a backup is not put under a running server, and nothing is changed; once it has stopped, it is', async () => {
+  const backup = path.join(fs.mkdtempSync(path.join(old.folder, 'backup-')), 'copy.db');
+  backUp(old.folder, backup);
+  const before = fs.readdirSync(fresh.folder).sort();
+  expect(() => restore(backup, fresh.folder, 'now')).toThrow(/the server is running on these data/);
+  expect(fs.readdirSync(fresh.folder).sort()).toEqual(before);
+  await fresh.stop();
+  expect(restore(backup, fresh.folder, 'now')).toMatch(/slate-path\.db\.before-now$/);
+  fresh = await startServer({ now, runs: true, folder: fresh.folder });
+  const signed = await signedIn(fresh.address, '/api/sign-in');
+  const { student } = (await (await signed.call('GET', '/api/setup')).json()) as {
+    student: { givenName: string }[];
+  };
+  expect(student.map(({ givenName }) => givenName)).toEqual(['Mei']);
+});
