@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { patternsOf } from './patterns';
 import { partsOf } from './together';
-import { concerns, streamNames, streamsOf, type ClassSeries, type Concern } from './streams';
-import { statesOf } from './watchClass';
+import { concerns, streamNames, type ClassSeries, type Concern, type StreamName } from './streams';
+import { statesOf, watchedSeries } from './watchClass';
 import { inWords, noneOr, percent, weekdayWords } from './words';
 
 const Point = z.object({ date: z.iso.date(), value: z.number() });
@@ -71,21 +71,21 @@ function classWeekdays(series: ClassSeries): ClassGlance['patterns'] {
   });
 }
 
-/** A class at a glance: everybody's small path, those who changed most first, and the patterns that stand out. */
-export function glanceOf(series: ClassSeries): ClassGlance {
-  const states = statesOf(series);
+/**
+ * A class at a glance: everybody's small path, those who changed most first, and the patterns that stand out.
+ * @param streams that the teacher watches in the class: only those can have changed
+ */
+export function glanceOf(series: ClassSeries, streams: ReadonlySet<StreamName>): ClassGlance {
+  const watched = watchedSeries(series, streams);
+  const states = statesOf(watched);
   const lessons = series.lessons.slice(-mostLessons);
   const from = lessons[0]?.date ?? '';
   const presence = new Map(series.streams.presence.map((slot) => [slot.source, slot.value]));
   const students = series.students.flatMap(({ id, active }, i) => {
     if (!active) return [];
-    let [changed, stream, concern]: [number, (typeof streamNames)[number] | null, Concern | null] = [
-      0,
-      null,
-      null,
-    ];
+    let [changed, stream, concern]: [number, StreamName | null, Concern | null] = [0, null, null];
     for (const name of concerns) {
-      const [first] = partsOf(states, name, i).filter((part) => streamsOf[name].includes(part.stream));
+      const [first] = partsOf(states, name, i);
       if (first && first.ratio > changed) [changed, stream, concern] = [first.ratio, first.stream, name];
     }
     const missed = lessons.map((lesson) => {
@@ -104,7 +104,7 @@ export function glanceOf(series: ClassSeries): ClassGlance {
       },
     ];
   });
-  const own = patternsOf(series).map(
+  const own = patternsOf(watched).map(
     ({ studentId, stream, kind, day, hits, times, otherHits, otherTimes }) => {
       const when = kind === 'weekday' ? `${weekdayWords[day] ?? ''}s` : 'lessons after lunch';
       const name = series.students.find(({ id }) => id === studentId)?.name ?? '';

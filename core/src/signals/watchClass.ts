@@ -31,14 +31,11 @@ export interface WatchSettings {
 export const usualSettings: WatchSettings = { streams: new Set(streamNames), lines: usualLines };
 
 /**
- * A share that is surely over a line makes a concern by itself from the second line on where it is nearly
- * certain, and from the third where it is credible; below, it only makes one stronger. The line is looked at
- * after every lesson, and a student who is just under it would be over it credibly now and then.
+ * How sure it must be that a share is over a line for that to be a concern by itself: over the highest line
+ * that is set, credible; over the second, nearly certain; over lower ones it only makes a concern stronger.
+ * Lines are looked at after every lesson, and a student just under one would be over it credibly now and then.
  */
-const makesByItself = [
-  { from: 0.2, certainty: credibleFrom },
-  { from: 0.1, certainty: 0.97 },
-] as const;
+const makesByItself = [credibleFrom, 0.97] as const;
 
 interface Finding {
   strength: number;
@@ -52,10 +49,10 @@ function strengthOfLevel({ value, line, kind }: LevelCrossed): number {
   return 1 - Math.pow(0.5, kind === 'share' ? value / 0.1 : value / line);
 }
 
-function makesConcern({ kind, line, certainty }: LevelCrossed): boolean {
-  return (
-    kind === 'share' && makesByItself.some((rule) => line >= rule.from && (certainty ?? 0) >= rule.certainty)
-  );
+function makesConcern({ kind, line, certainty }: LevelCrossed, { shares }: LevelLines): boolean {
+  const fromTop = shares.filter((share) => share > line).length;
+  const needed = makesByItself[fromTop];
+  return kind === 'share' && needed !== undefined && (certainty ?? 0) >= needed;
 }
 
 function strengthens({ kind, certainty }: LevelCrossed): boolean {
@@ -77,17 +74,18 @@ interface About {
   series: ClassSeries;
   states: StreamStates;
   levels: readonly LevelCrossed[];
+  lines: LevelLines;
   patterns: readonly Pattern[];
   i: number;
 }
 
 /** What there is to say for a concern; none of it where nothing of it is enough by itself. */
-function findingsFor(concern: Concern, { series, states, levels, patterns, i }: About): Finding[] {
+function findingsFor(concern: Concern, { series, states, levels, lines, patterns, i }: About): Finding[] {
   const parts = partsOf(states, concern, i);
+  const changes = parts.filter(({ stream }) => states[stream].standings[i]?.change);
   // Weather speaks for two concerns; alone it makes only the first of them.
-  const speaks = ({ stream }: { stream: StreamName }) => concern !== 'struggling' || stream !== 'weather';
-  const isChanged = ({ stream }: { stream: StreamName }) => Boolean(states[stream].standings[i]?.change);
-  const changed = parts.some((part) => speaks(part) && isChanged(part)) ? parts.filter(isChanged) : [];
+  const isWeatherAlone = concern === 'struggling' && changes.every(({ stream }) => stream === 'weather');
+  const changed = isWeatherAlone ? [] : changes;
   const adding = together(parts) >= togetherLimit(concern) ? parts : changed;
   const found: Finding[] = (changed.length > 0 ? [...new Set([...changed, ...adding])] : adding).map(
     ({ stream, ratio }) => ({
@@ -102,7 +100,7 @@ function findingsFor(concern: Concern, { series, states, levels, patterns, i }: 
         evidence: patternEvidence(pattern),
       });
   const own = levels.filter(({ kind }) => (kind === 'missing' ? 'struggling' : 'absent') === concern);
-  if (found.length === 0 && !own.some(makesConcern)) return [];
+  if (found.length === 0 && !own.some((level) => makesConcern(level, lines))) return [];
   for (const level of own.filter(strengthens))
     found.push({ strength: strengthOfLevel(level), evidence: levelEvidence(series, level, i) });
   return found.sort(
@@ -220,7 +218,7 @@ export function watchClass(
   const items = series.students.flatMap(({ id, active }, i) => {
     if (!active) return [];
     const own = patterns.filter(({ studentId }) => studentId === id);
-    return itemsOf({ series, states, levels: levels[i] ?? [], patterns: own, i });
+    return itemsOf({ series, states, levels: levels[i] ?? [], lines: settings.lines, patterns: own, i });
   });
   return items.sort((a, b) => b.strength - a.strength || (a.studentId < b.studentId ? -1 : 1));
 }

@@ -34,7 +34,7 @@ export class WatchKeeper {
     private readonly clock: Clock,
   ) {
     this.nightly = setInterval(() => {
-      for (const teacherId of this.teachers.keys()) void this.list(teacherId);
+      for (const teacherId of this.teachers.keys()) this.renewUnasked(teacherId);
     }, anHour);
     this.nightly.unref();
   }
@@ -55,11 +55,16 @@ export class WatchKeeper {
     }
     if (kept.timer) clearTimeout(kept.timer);
     kept.timer = setTimeout(() => {
-      void this.list(teacherId).catch((error: unknown) => {
-        console.error(error);
-      });
+      this.renewUnasked(teacherId);
     }, pause);
     kept.timer.unref();
+  }
+
+  /** Nobody waits for it, so a failure is only told; whoever asks next tries again. */
+  private renewUnasked(teacherId: string): void {
+    this.list(teacherId).catch((error: unknown) => {
+      console.error(error);
+    });
   }
 
   /** The list as it is now: what was touched is looked at first. */

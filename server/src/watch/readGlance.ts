@@ -17,9 +17,9 @@ export interface GlanceRequest {
 export function readGlance({ file, teacherId, sectionId, now }: GlanceRequest): ClassGlance {
   const records = new RecordReader(file);
   try {
-    const { series, today } = readSection(records, teacherId, sectionId, now);
+    const { series, settings, today } = readSection(records, teacherId, sectionId, now);
     const seen = series(today);
-    return seen ? glanceOf(seen) : { students: [], patterns: [], lessons: [] };
+    return seen ? glanceOf(seen, settings.streams) : { students: [], patterns: [], lessons: [] };
   } finally {
     records.close();
   }
