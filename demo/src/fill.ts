@@ -187,6 +187,9 @@ async function addSteps(
     lookAgainOn: addDays(date, 14),
   };
   await sender.add('step.take', step, at);
+  const { id, studentId, kind, text } = step;
+  const again = instantOf({ date: step.lookAgainOn, time: '16:00' }, school.zone);
+  if (again < now) await sender.add('step.set', { id, studentId, kind, text, lookAgainOn: null }, again);
 }
 
 /** Work and what was done online come from a learning platform, as a file. */

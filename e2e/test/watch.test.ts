@@ -111,7 +111,7 @@ test('a step taken, the clock moved, the recovery told with what changed since',
   await tap(page, 'Contact home');
   await type(page, 'A few words (may stay empty)', 'The early boat from now on.');
   await tap(page, 'Keep this step');
-  await says(page, 'Contact home on 9 Oct');
+  await says(page, 'Contact home on 9 Oct, look again on 23 Oct');
   await saved(page);
   await goTo(later);
   await page.evaluate(() => {
@@ -124,6 +124,18 @@ test('a step taken, the clock moved, the recovery told with what changed since',
   const told = await textOf(page);
   expect(told).toMatch(/As usual again since \d+ October in lessons missed/);
   expect(told).toMatch(/Contact home on 9 Oct\. Lessons missed: 0\.\d+ before, 0 since 9 October \(better\)/);
+});
+
+test('a step comes back on its day, is looked at, and can be taken back', async () => {
+  await open('/again');
+  await says(page, 'Friday 23 October, not settled yet');
+  await says(page, 'Contact home on 9 Oct: The early boat from now on.');
+  await tap(page, 'Looked at Pell Arbuckle again');
+  await saved(page);
+  expect(await textOf(page)).not.toMatch(/The early boat from now on/);
+  await tap(page, 'Take back');
+  await says(page, 'The early boat from now on.');
+  await saved(page);
 });
 
 test('the path has all lanes, hides one, and its summary is kept as the teacher set it right', async () => {

@@ -1,7 +1,8 @@
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { usePalette } from '../theme/theme';
-import { radius, space, target } from '../theme/tokens';
+import { space } from '../theme/tokens';
+import { choiceLook } from './choiceLook';
 import { Words } from './Words';
 
 interface ChoiceProps<T extends string> {
@@ -32,15 +33,7 @@ export function Choice<T extends string>({ name, value, options, onChange }: Cho
             onPress={() => {
               onChange(option.value);
             }}
-            style={{
-              minHeight: target,
-              justifyContent: 'center',
-              paddingHorizontal: space(3),
-              borderRadius: radius.control,
-              borderWidth: 1,
-              borderColor: chosen ? palette.slate : palette.line,
-              backgroundColor: chosen ? palette.slateWash : palette.surface,
-            }}
+            style={choiceLook(palette, chosen)}
           >
             <Words bold={chosen}>{option.label}</Words>
           </TouchableRipple>

@@ -1,12 +1,13 @@
 import { z } from 'zod';
-import { In } from 'typeorm';
+import { In, IsNull, Not } from 'typeorm';
 import { mondayOf } from '@slate-path/core/calendar/localTime';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { noteChanges } from '@slate-path/core/notes/changes';
-import { followUpCalendar, summaryOf } from '@slate-path/core/notes/followUpCalendar';
+import { followUpCalendar, summaryOf, type CalendarEntry } from '@slate-path/core/notes/followUpCalendar';
 import { searchTerms } from '@slate-path/core/notes/searchTerms';
 import { withMerged } from '@slate-path/core/notes/topics';
 import { noteVersions } from '@slate-path/core/notes/versions';
+import { displayName } from '@slate-path/core/people/names';
 import { Id, LocalDate, recordSchema } from '@slate-path/core/records/schema';
 import { findNoteRows } from '../database/noteIndex';
 import { ChangeEntity } from '../database/entities';
@@ -38,6 +39,19 @@ const several = (item: z.ZodType<string>) =>
 async function topicIdsOf({ database }: Services, teacherId: string, topicId: string): Promise<string[]> {
   const topics = await load(database.read, 'topic', { teacherId });
   return withMerged(Object.fromEntries(topics.map((topic) => [topic.id, topic])), topicId);
+}
+
+/** Steps with a day to look again: what was done and about whom, without what was written about it. */
+async function stepEntries({ database: { read } }: Services, teacherId: string): Promise<CalendarEntry[]> {
+  const steps = await load(read, 'step', { teacherId, removed: false, lookAgainOn: Not(IsNull()) });
+  const students = await load(read, 'student', { id: In(steps.map(({ studentId }) => studentId)) });
+  const nameOf = new Map(students.map((student) => [student.id, displayName(student)]));
+  return steps.flatMap(({ id, studentId, kind, lookAgainOn }) => {
+    const name = nameOf.get(studentId);
+    if (name === undefined || lookAgainOn === null) return [];
+    const summary = `${name}: ${kind}`;
+    return [{ id, date: lookAgainOn, summary: summaryOf(summary), description: summary }];
+  });
 }
 
 export const noteRoutes = [
@@ -197,8 +211,9 @@ export const noteRoutes = [
         const text = note.own ? 'A note of your own' : note.text;
         return [{ id: noteId, date: dueOn, summary: summaryOf(text), description: text }];
       });
+      const steps = await stepEntries(services, teacherId);
       response.setHeader('Content-Disposition', 'attachment; filename="look-again.ics"');
-      return followUpCalendar(entries, new Date(services.clock()).toISOString());
+      return followUpCalendar([...entries, ...steps], new Date(services.clock()).toISOString());
     },
   }),
   route({

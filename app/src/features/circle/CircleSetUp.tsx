@@ -8,11 +8,12 @@ import { lookForsOf } from '@slate-path/core/tallies/lookFors';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
+import { choiceLook } from '../../parts/choiceLook';
 import { Field } from '../../parts/Field';
 import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
-import { radius, space, target } from '../../theme/tokens';
+import { space } from '../../theme/tokens';
 import type { LessonRow } from '../lesson/LessonScreen';
 import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
@@ -182,15 +183,7 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
                   onTap={() => {
                     toggle(student.id);
                   }}
-                  style={{
-                    minHeight: target,
-                    justifyContent: 'center',
-                    paddingHorizontal: space(3),
-                    borderRadius: radius.control,
-                    borderWidth: 1,
-                    borderColor: isIn ? palette.slate : palette.line,
-                    backgroundColor: isIn ? palette.slateWash : palette.surface,
-                  }}
+                  style={choiceLook(palette, isIn)}
                 >
                   <Words bold={isIn} tone={isIn ? 'ink' : 'inkQuiet'}>
                     {name}

@@ -11,6 +11,9 @@ import { space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
+import { useView } from '../records/views';
+import { StepsAgain } from '../watch/StepsAgain';
+import { useStepsAgain } from '../watch/useStepsAgain';
 import { openDraft } from './draft';
 import { FollowUpLine } from './FollowUpLine';
 import { NoteCard } from './NoteCard';
@@ -22,12 +25,16 @@ export function AgainScreen() {
   const now = useNow();
   const wide = useWide();
   const open = useRecords((state) => openFollowUps(state.current));
+  // Steps come with the watch list.
+  useView('/api/watch');
+  const steps = useStepsAgain();
+  const isEmpty = open.length + steps.due.length + steps.later.length === 0;
   const due = open.filter(({ dueOn }) => dueOn <= now.date);
   const later = open.filter(({ dueOn }) => dueOn > now.date);
   const tools = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
       <TakeBack about={notesHistory} />
-      {open.length > 0 ? (
+      {isEmpty ? null : (
         <Action
           label="Into a calendar"
           name="Save as an iCalendar file"
@@ -36,17 +43,17 @@ export function AgainScreen() {
             location.assign('/api/follow-ups/calendar');
           }}
         />
-      ) : null}
+      )}
     </View>
   );
   return (
     <Page
       title="Look again"
-      note="Notes with a day in them come back on that day"
+      note="Notes and steps with a day in them come back on that day"
       back={{ to: '/watch', name: 'Watch' }}
       tools={tools}
     >
-      {open.length === 0 ? (
+      {isEmpty ? (
         <Empty
           title="Nothing is promised"
           action={<Action label="Write a note" kind="main" onPress={openDraft} />}
@@ -64,6 +71,8 @@ export function AgainScreen() {
       >
         <Group title="For today" entries={due} today={now.date} />
         <Group title="Later" entries={later} today={now.date} />
+        <StepsAgain title="Steps for today" steps={steps.due} today={now.date} />
+        <StepsAgain title="Steps later" steps={steps.later} today={now.date} />
       </View>
     </Page>
   );

@@ -4,12 +4,13 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { Action } from '../../parts/Action';
 import { space } from '../../theme/tokens';
+import { useStepsAgain } from '../watch/useStepsAgain';
 import { useDue } from './useDue';
 
 /** To the notes, and to what is to be looked at again. */
 export function NoteLinks() {
   const router = useRouter();
-  const due = useDue().length;
+  const due = useDue().length + useStepsAgain().due.length;
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
       <Action

@@ -4,10 +4,11 @@ import { Pressable, View } from 'react-native';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { addDays, datesBetween, daysBetween, weekdayOf } from '@slate-path/core/calendar/localTime';
 import { Choice } from '../../parts/Choice';
+import { choiceLook } from '../../parts/choiceLook';
 import { dayMonth } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
-import { fonts, radius, space, target } from '../../theme/tokens';
+import { fonts, space, target } from '../../theme/tokens';
 import {
   EngagementLane,
   left,
@@ -70,15 +71,7 @@ function Filters({
               else next.delete(name);
               onChange(next);
             }}
-            style={{
-              minHeight: target,
-              justifyContent: 'center',
-              paddingHorizontal: space(3),
-              borderRadius: radius.control,
-              borderWidth: 1,
-              borderColor: shown ? palette.slate : palette.line,
-              backgroundColor: shown ? palette.slateWash : palette.surface,
-            }}
+            style={choiceLook(palette, shown)}
           >
             <Words bold={shown} tone={shown ? 'ink' : 'inkQuiet'}>
               {laneNames[name]}

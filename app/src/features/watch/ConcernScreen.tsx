@@ -7,6 +7,7 @@ import type { Quiet } from '@slate-path/core/records/schema';
 import type { StepOutcome } from '@slate-path/core/signals/afterStep';
 import { outcomeInWords } from '@slate-path/core/signals/outcomeWords';
 import type { Evidence } from '@slate-path/core/signals/evidence';
+import type { StreamName } from '@slate-path/core/signals/names';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { dayMonth, shortDay } from '../../parts/dates';
@@ -15,6 +16,7 @@ import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
+import { OpenPath } from '../path/OpenPath';
 import { zoneOf } from '../records/clock';
 import { makeChange } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
@@ -24,12 +26,15 @@ import { concernName } from './ConcernCard';
 import { axes, EvidenceChart } from './EvidenceChart';
 import { strengthWords, useWatch, watchAbout, type Shown } from './useWatch';
 
+/** Streams that are seen on days or in pieces of work; all others in lessons. */
+const seenOtherwise: ReadonlySet<StreamName> = new Set<StreamName>(['online', 'stuck', 'hand_in', 'score']);
+
 /** The records behind one piece of evidence, the last first; those of lessons open them. */
 function RecordsBehind({ evidence }: { evidence: Evidence }) {
   const router = useRouter();
   const palette = usePalette();
-  const lessons = useRecords((state) => state.current.lesson);
   const axis = axes[evidence.stream];
+  const isOfLesson = !seenOtherwise.has(evidence.stream);
   const behind = evidence.points.filter(({ date }) => date >= evidence.since).toReversed();
   const words = (value: number) =>
     axis.yesNo
@@ -43,7 +48,7 @@ function RecordsBehind({ evidence }: { evidence: Evidence }) {
     <View>
       {behind.map(({ date, source, value, classMiddle }) => {
         const line = `${shortDay(date)}: ${words(value)}${axis.yesNo || classMiddle === null ? '' : `, the class’s middle ${classMiddle}`}`;
-        if (!lessons[source] && !source.includes('.'))
+        if (!isOfLesson)
           return (
             <Words key={`${date}${source}`} style={{ paddingVertical: space(1) }}>
               {line}
@@ -163,7 +168,6 @@ function Aside({ quiet }: { quiet: Quiet }) {
 
 /** One concern: all evidence with the records behind it, what would clear it, what was tried. */
 export function ConcernScreen() {
-  const router = useRouter();
   const about = useLocalSearchParams<{ section: string; student: string; concern: string }>();
   const { concerns, sections, state } = useWatch();
   const [acting, setActing] = useState(false);
@@ -195,13 +199,7 @@ export function ConcernScreen() {
       tools={
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
           <TakeBack about={watchAbout} />
-          <Action
-            label="Open path"
-            name={`Open the path of ${title}`}
-            onPress={() => {
-              router.push({ pathname: '/students/[studentId]', params: { studentId: item.studentId } });
-            }}
-          />
+          {student ? <OpenPath student={student} /> : null}
           <Action
             label="Act"
             kind="main"

@@ -3,28 +3,19 @@ import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
-import { localMoment } from '@slate-path/core/calendar/zone';
-import { outcomeInWords } from '@slate-path/core/signals/outcomeWords';
-import type { ClearedItem } from '@slate-path/core/signals/cleared';
-import type { SectionWatch } from '@slate-path/core/signals/watchReading';
-import type { WatchItem } from '@slate-path/core/signals/watchClass';
 import { Action } from '../../parts/Action';
-import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
-import { dayMonth } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
-import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { NoteLinks } from '../notes/NoteLinks';
-import { zoneOf } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { ActSheet } from './ActSheet';
 import { ConcernCard } from './ConcernCard';
+import { Cleared, Fact } from './Facts';
 import { Needs } from './Needs';
 import { useWatch, watchAbout, type Shown } from './useWatch';
 
@@ -42,72 +33,6 @@ function Columns<T>({ items, render }: { items: readonly T[]; render: (item: T) 
         </View>
       ))}
     </View>
-  );
-}
-
-function Fact({ item }: { item: WatchItem }) {
-  const router = useRouter();
-  const student = useRecords((state) => state.current.student[item.studentId]);
-  const section = useRecords((state) => state.current.section[item.sectionId]);
-  if (!student) return null;
-  return (
-    <Card style={{ gap: space(1) }}>
-      <Words bold>{`${displayName(student)}, ${section?.name ?? ''}`}</Words>
-      <Words>{item.sentence}</Words>
-      <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
-        <Action
-          label="Open path"
-          name={`Open the path of ${displayName(student)}`}
-          kind="plain"
-          onPress={() => {
-            router.push({ pathname: '/students/[studentId]', params: { studentId: item.studentId } });
-          }}
-        />
-      </View>
-    </Card>
-  );
-}
-
-/** Who is as usual again, what was done before, and what became of it. */
-function Cleared({ item, outcomes }: { item: ClearedItem; outcomes: SectionWatch['outcomes'] }) {
-  const router = useRouter();
-  const student = useRecords((state) => state.current.student[item.studentId]);
-  const section = useRecords((state) => state.current.section[item.sectionId]);
-  const allSteps = useRecords((state) => state.current.step);
-  const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
-  if (!student) return null;
-  const steps = Object.values(allSteps).filter(
-    (step) =>
-      !step.removed &&
-      step.studentId === item.studentId &&
-      step.sectionId === item.sectionId &&
-      step.concern === item.concern,
-  );
-  return (
-    <Card style={{ gap: space(1) }}>
-      <Words bold>{`${displayName(student)}, ${section?.name ?? ''}`}</Words>
-      <Words>{item.sentence}</Words>
-      {steps.map(({ id, kind, at }) => {
-        const { date } = localMoment(Date.parse(at), zone);
-        const [outcome] = outcomes[id] ?? [];
-        return (
-          <Words key={id} tone="inkQuiet">
-            {`${kind} on ${dayMonth(date)}. ${outcome ? outcomeInWords(outcome, date) : ''}`}
-          </Words>
-        );
-      })}
-      <Words tone="lichen">A word of praise would be in place.</Words>
-      <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
-        <Action
-          label="Open path"
-          name={`Open the path of ${displayName(student)}`}
-          kind="plain"
-          onPress={() => {
-            router.push({ pathname: '/students/[studentId]', params: { studentId: item.studentId } });
-          }}
-        />
-      </View>
-    </Card>
   );
 }
 
@@ -202,10 +127,14 @@ export function WatchScreen() {
       title="Who needs me"
       note={watch.state === 'loading' ? 'Asking the server…' : 'It proposes, with evidence; you decide.'}
       tools={
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+        wide ? (
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+            <TakeBack about={watchAbout} />
+            {tools}
+          </View>
+        ) : (
           <TakeBack about={watchAbout} />
-          {wide ? tools : null}
-        </View>
+        )
       }
     >
       <Choice<Part>

@@ -109,6 +109,12 @@ function Preview({ preview }: { preview: WatchPreview }) {
   );
 }
 
+const numberLines: { field: Exclude<keyof Typed, 'shares'>; label: string }[] = [
+  { field: 'fewestTaken', label: 'From so many lessons taken' },
+  { field: 'inARow', label: 'Lessons missed in a row' },
+  { field: 'missingOfFive', label: 'Of the last five pieces of work, missing' },
+];
+
 function SettingForm({ sectionId }: { sectionId: string }) {
   const kept = useRecords((state) => state.current.watchSetting[sectionId]);
   const [start] = useState<Setting>(() => (kept && !kept.removed ? kept : usual(sectionId)));
@@ -173,29 +179,18 @@ function SettingForm({ sectionId }: { sectionId: string }) {
         value={typed.shares}
         onChange={edit('shares')}
         error={problems.shares}
-        hint="Crossing one is a fact; only what is surely over it becomes a concern."
+        hint="Crossing one is a fact. Surely over the highest, or all but certainly over the next, is a concern."
       />
-      <Field
-        label="From so many lessons taken"
-        value={typed.fewestTaken}
-        onChange={edit('fewestTaken')}
-        error={problems.fewestTaken}
-        keyboard="number-pad"
-      />
-      <Field
-        label="Lessons missed in a row"
-        value={typed.inARow}
-        onChange={edit('inARow')}
-        error={problems.inARow}
-        keyboard="number-pad"
-      />
-      <Field
-        label="Of the last five pieces of work, missing"
-        value={typed.missingOfFive}
-        onChange={edit('missingOfFive')}
-        error={problems.missingOfFive}
-        keyboard="number-pad"
-      />
+      {numberLines.map(({ field, label }) => (
+        <Field
+          key={field}
+          label={label}
+          value={typed[field]}
+          onChange={edit(field)}
+          error={problems[field]}
+          keyboard="number-pad"
+        />
+      ))}
       {preview ? <Preview preview={preview} /> : null}
       {failure ? (
         <Words tone="ember" live>
@@ -210,20 +205,23 @@ function SettingForm({ sectionId }: { sectionId: string }) {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
         <Action
           label={state === 'asking' ? 'Trying it out…' : 'Try it on the last four weeks'}
+          kind={preview ? 'outlined' : 'main'}
           disabled={!isGood || state === 'asking'}
           onPress={() => {
             void ask();
           }}
         />
-        <Action
-          label="Keep for this class"
-          kind="main"
-          disabled={!isGood}
-          onPress={() => {
-            makeChange('watchSetting.set', settingOf(sectionId, streams, typed), `watch ${sectionId}`);
-            setState('saved');
-          }}
-        />
+        {preview || failure ? (
+          <Action
+            label="Keep for this class"
+            kind="main"
+            disabled={!isGood}
+            onPress={() => {
+              makeChange('watchSetting.set', settingOf(sectionId, streams, typed), `watch ${sectionId}`);
+              setState('saved');
+            }}
+          />
+        ) : null}
       </View>
     </View>
   );
