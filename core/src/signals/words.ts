@@ -74,7 +74,7 @@ export const changeInWords: Record<StreamName, (seen: Seen) => string> = {
   hand_in: ({ sum, n, usual }) =>
     `did not hand in ${noneOr(sum)} of ${counted(n, 'piece')} of work; the usual is ${shareInWords(usual)}`,
   score: (seen) =>
-    `scored ${oneDecimal(Math.abs(mean(seen)))} points ${mean(seen) < 0 ? 'under' : 'over'} the class's middle on ${counted(seen.n, 'piece')} of work; the usual is ${oneDecimal(Math.abs(seen.usual))} ${seen.usual < 0 ? 'under' : 'over'}`,
+    `scored ${oneDecimal(Math.abs(mean(seen)))} points ${mean(seen) < 0 ? 'under' : 'over'} the class’s middle on ${counted(seen.n, 'piece')} of work; the usual is ${oneDecimal(Math.abs(seen.usual))} ${seen.usual < 0 ? 'under' : 'over'}`,
   stuck: ({ sum, n, usual }) =>
     `was noted with trouble ${times(sum)} on ${counted(n, 'day')} with notes; the usual is ${rateInWords(usual, 'day')}`,
 };
