@@ -49,25 +49,25 @@ const line = (values: readonly (number | null)[], { x, y }: Scale) =>
     .map((point, index) => `${index === 0 ? 'M' : 'L'}${point}`)
     .join('');
 
-/** The last such days of a pattern, one box each: filled where it was so. */
+/** The last such days of a pattern, one box each: filled where it was so. All of them stand in one row. */
 function PatternDays({ evidence, spoken }: { evidence: Evidence; spoken: string }) {
   const palette = usePalette();
   return (
-    <View role="img" aria-label={spoken} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+    <View role="img" aria-label={spoken} style={{ flexDirection: 'row', gap: space(1) }}>
       {evidence.points.map(({ date, value }) => (
-        <View key={date} style={{ alignItems: 'center', gap: 2, minWidth: 44 }}>
+        <View key={date} style={{ flex: 1, maxWidth: 44, alignItems: 'center', gap: 2 }}>
           <View
             style={{
-              width: 34,
+              width: '100%',
               height: 18,
               borderRadius: 3,
               borderWidth: value > 0 ? 2 : 1,
-              borderColor: value > 0 ? palette.ink : palette.line,
+              borderColor: value > 0 ? palette.ink : palette.inkQuiet,
               backgroundColor: value > 0 ? palette.ink : palette.surface,
             }}
           />
-          <Words size="small" tone="inkQuiet" figures>
-            {dayMonth(date)}
+          <Words size="small" tone="inkQuiet" figures style={{ textAlign: 'center' }}>
+            {dayMonth(date).replace(' ', '\n')}
           </Words>
         </View>
       ))}

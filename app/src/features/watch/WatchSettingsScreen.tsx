@@ -13,6 +13,7 @@ import { Field } from '../../parts/Field';
 import { Page } from '../../parts/Page';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
+import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { ApiProblem, postJson } from '../records/api';
 import { makeChange } from '../records/outbox';
@@ -116,6 +117,7 @@ const numberLines: { field: Exclude<keyof Typed, 'shares'>; label: string }[] = 
 ];
 
 function SettingForm({ sectionId }: { sectionId: string }) {
+  const wide = useWide();
   const kept = useRecords((state) => state.current.watchSetting[sectionId]);
   const [start] = useState<Setting>(() => (kept && !kept.removed ? kept : usual(sectionId)));
   const [streams, setStreams] = useState<readonly StreamName[]>(start.streams);
@@ -151,8 +153,8 @@ function SettingForm({ sectionId }: { sectionId: string }) {
     setState('idle');
   };
   return (
-    <View style={{ gap: space(4), maxWidth: 640 }}>
-      <View>
+    <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(wide ? 8 : 4) }}>
+      <View style={{ flex: wide ? 1 : undefined }}>
         <Words bold heading={2}>
           What is watched
         </Words>
@@ -171,57 +173,59 @@ function SettingForm({ sectionId }: { sectionId: string }) {
           </TickRow>
         ))}
       </View>
-      <Words bold heading={2}>
-        Lines
-      </Words>
-      <Field
-        label="Percent of lessons missed"
-        value={typed.shares}
-        onChange={edit('shares')}
-        error={problems.shares}
-        hint="Crossing one is a fact. Surely over the highest, or all but certainly over the next, is a concern."
-      />
-      {numberLines.map(({ field, label }) => (
+      <View style={{ gap: space(4), flex: wide ? 1 : undefined }}>
+        <Words bold heading={2}>
+          Lines
+        </Words>
         <Field
-          key={field}
-          label={label}
-          value={typed[field]}
-          onChange={edit(field)}
-          error={problems[field]}
-          keyboard="number-pad"
+          label="Percent of lessons missed"
+          value={typed.shares}
+          onChange={edit('shares')}
+          error={problems.shares}
+          hint="Crossing one is a fact. Surely over the highest, or all but certainly over the next, is a concern."
         />
-      ))}
-      {preview ? <Preview preview={preview} /> : null}
-      {failure ? (
-        <Words tone="ember" live>
-          {failure}
-        </Words>
-      ) : null}
-      {state === 'saved' ? (
-        <Words tone="inkQuiet" live>
-          Kept for this class.
-        </Words>
-      ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-        <Action
-          label={state === 'asking' ? 'Trying it out…' : 'Try it on the last four weeks'}
-          kind={preview ? 'outlined' : 'main'}
-          disabled={!isGood || state === 'asking'}
-          onPress={() => {
-            void ask();
-          }}
-        />
-        {preview || failure ? (
+        {numberLines.map(({ field, label }) => (
+          <Field
+            key={field}
+            label={label}
+            value={typed[field]}
+            onChange={edit(field)}
+            error={problems[field]}
+            keyboard="number-pad"
+          />
+        ))}
+        {preview ? <Preview preview={preview} /> : null}
+        {failure ? (
+          <Words tone="ember" live>
+            {failure}
+          </Words>
+        ) : null}
+        {state === 'saved' ? (
+          <Words tone="inkQuiet" live>
+            Kept for this class.
+          </Words>
+        ) : null}
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
           <Action
-            label="Keep for this class"
-            kind="main"
-            disabled={!isGood}
+            label={state === 'asking' ? 'Trying it out…' : 'Try it on the last four weeks'}
+            kind={preview ? 'outlined' : 'main'}
+            disabled={!isGood || state === 'asking'}
             onPress={() => {
-              makeChange('watchSetting.set', settingOf(sectionId, streams, typed), `watch ${sectionId}`);
-              setState('saved');
+              void ask();
             }}
           />
-        ) : null}
+          {preview || failure ? (
+            <Action
+              label="Keep for this class"
+              kind="main"
+              disabled={!isGood}
+              onPress={() => {
+                makeChange('watchSetting.set', settingOf(sectionId, streams, typed), `watch ${sectionId}`);
+                setState('saved');
+              }}
+            />
+          ) : null}
+        </View>
       </View>
     </View>
   );
