@@ -67,12 +67,34 @@ export async function control(
   return found as ElementHandle<HTMLElement>;
 }
 
+/** Waits until a control has stood still for three frames: nobody aims at what is moving. */
+function standsStill(element: ElementHandle<HTMLElement>): Promise<void> {
+  return element.evaluate(
+    (node) =>
+      new Promise((resolve) => {
+        let place = '';
+        let still = 0;
+        let frames = 0;
+        const look = () => {
+          const { x, y } = node.getBoundingClientRect();
+          still = place === `${x} ${y}` ? still + 1 : 0;
+          place = `${x} ${y}`;
+          frames += 1;
+          if (still >= 3 || frames > 120) resolve();
+          else requestAnimationFrame(look);
+        };
+        look();
+      }),
+  );
+}
+
 /** A tap (on a phone) or a click, at the middle of the control, as a person would. */
 export async function tap(page: Page, name: string): Promise<void> {
   const element = await control(page, name);
   await element.evaluate((node) => {
     node.scrollIntoView({ block: 'center' });
   });
+  await standsStill(element);
   if (page.viewport()?.hasTouch) await element.tap();
   else await element.click();
 }

@@ -168,10 +168,9 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
               partner={partner}
               rows={rows}
               now={now}
-              loading={state === 'loading'}
               onMore={setOpenStudent}
             />
-            {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={rows} /> : null}
+            {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={rows} loading={state === 'loading'} /> : null}
           </>
         )}
       </View>

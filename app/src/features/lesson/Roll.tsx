@@ -6,7 +6,6 @@ import { markId } from '@slate-path/core/roll/markId';
 import { useRouter } from 'expo-router';
 import { Action } from '../../parts/Action';
 import { Empty } from '../../parts/Empty';
-import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useRecords } from '../records/useRecords';
@@ -20,13 +19,11 @@ interface RollProps {
   partner: Lesson | undefined;
   rows: readonly LessonRow[];
   now: LocalMoment;
-  /** Nothing of this day has ever been on this device. */
-  loading: boolean;
   onMore: (studentId: string) => void;
 }
 
 /** The class by name, one tap a student; in two columns where the screen is wide. */
-export function Roll({ lesson, partner, rows, now, loading, onMore }: RollProps) {
+export function Roll({ lesson, partner, rows, now, onMore }: RollProps) {
   const palette = usePalette();
   const wide = useWide();
   const router = useRouter();
@@ -86,11 +83,6 @@ export function Roll({ lesson, partner, rows, now, loading, onMore }: RollProps)
   const columns = wide ? [rows.slice(0, half), rows.slice(half)] : [rows];
   return (
     <ScrollView style={{ flex: 1, backgroundColor: palette.ground }}>
-      {loading ? (
-        <View style={{ padding: space(4) }}>
-          <Words tone="inkQuiet">Asking the server for the marks of this day…</Words>
-        </View>
-      ) : null}
       <View role="list" aria-label="Roll" style={{ flexDirection: 'row' }}>
         {columns.map((column, index) => (
           <View key={index} style={{ flex: 1, borderLeftWidth: index, borderColor: palette.line }}>

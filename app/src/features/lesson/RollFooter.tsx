@@ -45,9 +45,12 @@ function summaryOf(rows: readonly RollRow[]): { headline: string; detail: string
 export const RollFooter = memo(function RollFooter({
   lesson,
   rows,
+  loading,
 }: {
   lesson: Lesson;
   rows: readonly RollRow[];
+  /** Nothing of this day has ever been on this device. It is told here, where no row of the roll moves by it. */
+  loading: boolean;
 }) {
   const palette = usePalette();
   const taken = lesson.takenAt !== null;
@@ -56,7 +59,9 @@ export const RollFooter = memo(function RollFooter({
   }, [lesson]);
   const { headline, detail } = taken
     ? summaryOf(rows)
-    : { headline: 'Not taken yet', detail: 'Tap who is away; everyone else is here.' };
+    : loading
+      ? { headline: 'Fetching this day', detail: 'Its marks are on their way. A tap counts all the same.' }
+      : { headline: 'Not taken yet', detail: 'Tap who is away; everyone else is here.' };
   return (
     <View
       style={{
