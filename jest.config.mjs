@@ -42,6 +42,7 @@ export default {
     {
       displayName: 'e2e',
       rootDir: 'e2e',
+      globalSetup: '<rootDir>/test/buildServer.ts',
       testMatch: ['**/test/**/*.test.ts'],
       ...node,
       setupFilesAfterEnv: ['<rootDir>/test/longer.ts'],

@@ -1,6 +1,6 @@
 import { buildApp } from './build.mjs';
+import { buildServer } from './buildServer.mjs';
 
 await buildApp();
-const { register } = await import('tsx/esm/api');
-register();
-await import('../server/src/main.ts');
+await buildServer();
+await import('../server/dist/main.mjs');

@@ -67,25 +67,27 @@ export async function control(
   return found as ElementHandle<HTMLElement>;
 }
 
-/** Waits until a control has stood still for three frames: nobody aims at what is moving. */
-function standsStill(element: ElementHandle<HTMLElement>): Promise<void> {
+/** Where a control stands when the next frame is drawn. */
+function placeOf(element: ElementHandle<HTMLElement>): Promise<string> {
   return element.evaluate(
     (node) =>
-      new Promise((resolve) => {
-        let place = '';
-        let still = 0;
-        let frames = 0;
-        const look = () => {
+      new Promise<string>((resolve) =>
+        requestAnimationFrame(() => {
           const { x, y } = node.getBoundingClientRect();
-          still = place === `${x} ${y}` ? still + 1 : 0;
-          place = `${x} ${y}`;
-          frames += 1;
-          if (still >= 3 || frames > 120) resolve();
-          else requestAnimationFrame(look);
-        };
-        look();
-      }),
+          resolve(`${x} ${y}`);
+        }),
+      ),
   );
+}
+
+/** Waits until a control has stood still for three frames: nobody aims at what is moving. */
+async function standsStill(element: ElementHandle<HTMLElement>): Promise<void> {
+  let place = '';
+  for (let still = 0, frames = 0; still < 3 && frames < 120; frames += 1) {
+    const now = await placeOf(element);
+    still = now === place ? still + 1 : 0;
+    place = now;
+  }
 }
 
 /** A tap (on a phone) or a click, at the middle of the control, as a person would. */

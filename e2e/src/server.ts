@@ -26,7 +26,7 @@ export class RestartableServer {
 
   /** @param now ISO moment at which its clock stands, or from which it runs; else the machine's */
   async start(now?: string, clock: 'stands' | 'runs' = 'stands'): Promise<void> {
-    const child = spawn('node', ['--import', 'tsx', 'server/src/main.ts'], {
+    const child = spawn('node', ['server/dist/main.mjs'], {
       cwd: root,
       stdio: ['ignore', 'pipe', 'inherit'],
       env: {

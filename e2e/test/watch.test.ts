@@ -154,3 +154,24 @@ test('the path has all lanes, hides one, and its summary is kept as the teacher 
   await page.reload({ waitUntil: 'networkidle2' });
   await says(page, 'Quieter since early November; a talk is planned.');
 });
+
+test('each fact of a summary leads to the records that it rests on', async () => {
+  await tap(page, 'The facts as they are now');
+  await says(page, 'From ');
+  const named = (begin: string) =>
+    page.$$eval(
+      '[aria-label]',
+      (all, start) =>
+        all.map((node) => node.getAttribute('aria-label') ?? '').filter((name) => name.startsWith(start)),
+      begin,
+    );
+  const facts = await named('Show the ');
+  expect(facts[0]).toMatch(/^Show the \d+ records? behind: .* missed \d+ of \d+ lessons taken/);
+  const [, count] = /Show the (\d+)/.exec(facts[0] ?? '') ?? [];
+  await tap(page, facts[0] ?? '');
+  const links = (await named('Open ')).filter((name) => /^Open \w{3} \d+ \w{3}: /.test(name));
+  expect(links).toHaveLength(Number(count));
+  await tap(page, links[0] ?? '');
+  await page.waitForFunction(() => location.pathname.startsWith('/lessons/'));
+  await says(page, 'Odalys');
+});

@@ -74,7 +74,7 @@ function hear(index: number): void {
   const series = seriesOf(index);
   const highest = new Map<object, { stream: StreamName; peak: number; row: number }>();
   followStreams(series, {
-    limitOf: () => Infinity,
+    limitOf: () => () => Infinity,
     heard: (stream, i, standing, model) => {
       const rarity = model.rarity(i);
       const border = borders[stream].findIndex((upTo) => rarity <= upTo);

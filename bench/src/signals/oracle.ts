@@ -18,7 +18,7 @@ export const oracleStreams: Record<PlantedChange, StreamName[]> = {
   missingWork: ['hand_in'],
 };
 
-const bernoulli = (hit: boolean, before: number, after: number) =>
+export const bernoulli = (hit: boolean, before: number, after: number) =>
   hit ? Math.log(after / before) : Math.log((1 - after) / (1 - before));
 
 /** The normal distribution function by its error function (Abramowitz and Stegun 7.1.26). */
@@ -50,7 +50,7 @@ function changedOf(story: PlantedChange, usual: Usual): Usual {
 }
 
 /** Share missed on a day, single days and illness (three days on average) together. */
-const shareAway = (usual: Usual, mood: LessonMood) =>
+export const shareAway = (usual: Usual, mood: LessonMood) =>
   Math.min(0.95, usual.away * mood.away + 3 * usual.ill * mood.ill * (1 - usual.away));
 
 function ratio(
@@ -99,7 +99,7 @@ function ratio(
 /**
  * A CUSUM that is told what nobody knows: each student's true usual, the class's mood in every lesson and
  * the true changed distribution.
- * @returns its evidence for one student after each time the stream was seen: the lesson and the sum
+ * @returns for one student after each time the stream was seen: the lesson, the sum and what was added to it
  */
 export function oracleEvidence(
   term: SimulatedTerm,
@@ -107,7 +107,7 @@ export function oracleEvidence(
   story: PlantedChange,
   stream: StreamName,
   i: number,
-): { lesson: number; evidence: number }[] {
+): { lesson: number; evidence: number; score: number }[] {
   const usual = term.usuals.get(series.students[i]?.id ?? '');
   if (!usual) return [];
   const changed = changedOf(story, usual);
@@ -116,7 +116,8 @@ export function oracleEvidence(
   return series.streams[stream].flatMap((slot) => {
     const mood = moodOn.get(slot.date);
     if (!mood || Number.isNaN(slot.value[i])) return [];
-    evidence = Math.max(0, evidence + ratio(stream, slot, i, mood, usual, changed));
-    return [{ lesson: slot.lesson, evidence }];
+    const score = ratio(stream, slot, i, mood, usual, changed);
+    evidence = Math.max(0, evidence + score);
+    return [{ lesson: slot.lesson, evidence, score }];
   });
 }

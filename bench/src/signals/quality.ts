@@ -1,8 +1,10 @@
 import { Worker } from 'node:worker_threads';
 import { observe } from '@slate-path/core/signals/observe';
+import { onsetOf } from '@slate-path/core/signals/onset';
 import type { PlantedChange } from '@slate-path/demo/simulator/students';
 import type { ClassFigures } from './engine';
 import { oracleEvidence, oracleStreams } from './oracle';
+import { oracleWeekday } from './oracleWeekday';
 import { plainRules, thresholdFor } from './plainRules';
 import { quantile, rows, termOf } from './terms';
 
@@ -13,8 +15,8 @@ const falseEvery = 1800;
 
 interface Paths {
   onset: number;
-  /** By stream: evidence of the planted student, and of each who does not change. */
-  planted: Record<string, { lesson: number; score: number }[]>;
+  /** By stream: evidence of the planted student, with what was added, and of each who does not change. */
+  planted: Record<string, { lesson: number; score: number; added: number }[]>;
   others: Record<string, number[][]>;
   rule: { lesson: number; score: number }[];
   ruleOthers: number[][];
@@ -28,7 +30,11 @@ function pathsOf(seed: string, story: PlantedChange): Paths {
   const truthAt = rows.indexOf(story);
   const others = series.students.flatMap((_, i) => (i > rows.length ? [i] : []));
   const evidence = (stream: (typeof oracleStreams)[PlantedChange][number], i: number) =>
-    oracleEvidence(term, series, story, stream, i).map((at) => ({ lesson: at.lesson, score: at.evidence }));
+    oracleEvidence(term, series, story, stream, i).map((at) => ({
+      lesson: at.lesson,
+      score: at.evidence,
+      added: at.score,
+    }));
   return {
     onset: term.truths[0]?.onsetLesson ?? 0,
     planted: Object.fromEntries(oracleStreams[story].map((stream) => [stream, evidence(stream, truthAt)])),
@@ -64,8 +70,20 @@ const delayOf = (path: readonly { lesson: number; score: number }[], onset: numb
   return found ? found.lesson - onset + 1 : Infinity;
 };
 
+/** The onset as the oracle would date it when it alarms, less the true one. */
+function onsetErrorOf(path: Paths['planted'][string], onset: number, limit: number): number | null {
+  const at = path.findIndex(({ lesson, score }) => lesson >= onset && score >= limit);
+  const seen = path.slice(0, at + 1);
+  const recent = { lessons: seen.map(({ lesson }) => lesson), scores: seen.map(({ added }) => added) };
+  return at < 0 ? null : onsetOf(recent, seen.at(-1)?.lesson ?? 0) - onset;
+}
+
+const withinThree = (errors: readonly number[]) =>
+  errors.filter((error) => Math.abs(error) <= 3).length / Math.max(1, errors.length);
+
 interface Delays {
   oracle: number[];
+  oracleOnsets: number[];
   rule: number[];
 }
 
@@ -90,8 +108,32 @@ function comparedWith(seeds: readonly string[], story: PlantedChange, rulePerStu
     oracle: all.map(({ planted, onset }) =>
       Math.min(...streams.map((stream) => delayOf(planted[stream] ?? [], onset, limits[stream] ?? Infinity))),
     ),
+    oracleOnsets: all.flatMap(({ planted, onset }) =>
+      streams
+        .slice(0, 1)
+        .flatMap((stream) => onsetErrorOf(planted[stream] ?? [], onset, limits[stream] ?? Infinity) ?? []),
+    ),
     rule: all.map(({ rule, onset }) => delayOf(rule, onset, threshold)),
   };
+}
+
+/** Share of the planted weekdays that the oracle calls within seven, at the engine's rate of false patterns. */
+function weekdayByOracle(seeds: readonly string[], falsePerLesson: number): number {
+  const others: number[][] = [];
+  const planted = seeds.map((seed) => {
+    const term = termOf(seed);
+    const [series] = observe(term.archive, { asOf: '9999-12-31' });
+    if (!series) throw new Error('The simulator made no class.');
+    for (let i = rows.length + 1; i < series.students.length; i += 1)
+      for (let day = 1; day <= 5; day += 1)
+        others.push(oracleWeekday(term, series, i, day).map(({ score }) => score));
+    const { day, onsetLesson } = term.truths.find(({ story }) => story === 'weekday') ?? {};
+    const path = oracleWeekday(term, series, rows.length, day ?? 1);
+    return path.filter(({ lesson }) => lesson >= (onsetLesson ?? 0) && lesson < (onsetLesson ?? 0) + 35);
+  });
+  // Each student has five paths, of a hundred lessons together.
+  const limit = oracleLimit(others, (others.length / 5) * 100 * falsePerLesson);
+  return planted.filter((path) => path.some(({ score }) => score >= limit)).length / seeds.length;
 }
 
 const goals: Record<PlantedChange, string> = {
@@ -116,7 +158,7 @@ function report(figures: readonly ClassFigures[], seeds: readonly string[]): Rec
   for (const [reason, count] of Object.entries(byReason).sort((a, b) => b[1] - a[1]))
     out[`  ${reason}`] = (count / lessons) * lessonsOfClass;
   for (const story of rows) {
-    const { oracle, rule } = comparedWith(seeds, story, 1 / falseEvery);
+    const { oracle, oracleOnsets, rule } = comparedWith(seeds, story, 1 / falseEvery);
     const engine = figures
       .filter(({ early }) => !early.includes(story))
       .map(({ delays }) => delays[story] ?? Infinity);
@@ -133,11 +175,15 @@ function report(figures: readonly ClassFigures[], seeds: readonly string[]): Rec
       out[`${goals[story]}: plain rule ${name}`] = plain ?? NaN;
       out[`${goals[story]}: engine to oracle, ${name}`] = (own ?? NaN) / (best ?? NaN);
     }
-    out[`${goals[story]}: onset within 3 lessons, share`] =
-      errors.filter((error) => Math.abs(error) <= 3).length / Math.max(1, errors.length);
+    out[`${goals[story]}: onset within 3 lessons, share`] = withinThree(errors);
+    out[`${goals[story]}: the same by the oracle`] = withinThree(oracleOnsets);
   }
   out['weekday pattern called within 7 such days, share'] =
     figures.filter(({ patternDays }) => patternDays <= 7).length / figures.length;
+  out['the same by the oracle'] = weekdayByOracle(
+    seeds,
+    (byReason['absent, pattern of presence'] ?? 0) / lessons,
+  );
   return out;
 }
 

@@ -82,7 +82,7 @@ async function afterOneMark(database: OpenDatabase, { teacherId, records }: Fill
 
 /** Megabytes of a real server that has given the year's list three times. */
 async function serverMemory(folder: string): Promise<number> {
-  const child = spawn('node', ['--import', 'tsx', 'server/src/main.ts'], {
+  const child = spawn('node', ['server/dist/main.mjs'], {
     env: {
       ...process.env,
       SLATE_DATA: folder,

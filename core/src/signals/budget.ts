@@ -1,5 +1,5 @@
 import type { LimitOf } from './followStreams';
-import { limitFor, type LimitTable } from './limits';
+import { limitsFor, type LimitTable } from './limits';
 import { concerns, streamNames, streamsOf, type Concern, type StreamName } from './streams';
 
 /** Lessons of students in a class of 30 that meets five times a week, in four weeks. */
@@ -10,13 +10,13 @@ export const lessonsOfClass = 600;
  * levels and patterns they come to less than one. Where the goals are hardest, most is spent.
  */
 export const falseEntries: Record<StreamName, number> = {
-  presence: 0.11,
+  presence: 0.09,
   lateness: 0.01,
-  voice: 0.2,
-  engagement: 0.15,
+  voice: 0.23,
+  engagement: 0.13,
   online: 0.14,
   weather: 0.01,
-  hand_in: 0.17,
+  hand_in: 0.19,
   score: 0.015,
   stuck: 0.01,
   trouble: 0.02,
@@ -51,6 +51,6 @@ export function limitsOf(has: ReadonlySet<StreamName>, table?: LimitTable): Limi
     streamNames.map((stream) => [stream, lessonsOfClass / falseEntriesOf(stream, has)]),
   ) as Record<StreamName, number>;
   // What is seen seldom may be believed sooner, for false alarms are counted by lessons held.
-  return (stream, rarity, perLesson) =>
-    limitFor(stream, rarity, lessons[stream] * Math.min(often, Math.max(seldom, perLesson)), table);
+  return (stream, perLesson) =>
+    limitsFor(stream, lessons[stream] * Math.min(often, Math.max(seldom, perLesson)), table);
 }

@@ -1,4 +1,6 @@
+import { add, Memory, nothing, type Sum } from './memory';
 import type { Model } from './models/model';
+import { onsetOf } from './onset';
 import type { Slot } from './streams';
 
 /** One observation counts at most so much, for or against: a single odd lesson makes no concern. */
@@ -10,11 +12,9 @@ const headroom = 2;
 
 /** A change of one student in one stream that is thought to go on. */
 export interface Change {
+  /** The day of the lesson that it began with. */
   since: string;
-  /** Lessons held before its beginning. */
-  sinceLesson: number;
   noticed: string;
-  noticedLesson: number;
 }
 
 /** Where one student stands in one stream. */
@@ -27,15 +27,12 @@ export interface Standing {
   change: Change | null;
   /** A change that ended, the last one. */
   ended: (Change & { endedOn: string }) | null;
-  /** Seen since suspicion began. */
-  count: number;
-  sum: number;
-  exposure: number;
-  /** When suspicion began: the first lesson after the last zero. */
-  startDate: string;
-  startLesson: number;
+  /** Seen since the change began; where there is none, nothing. */
+  sinceChange: Sum;
   /** All observations so far. */
   seen: number;
+  /** The last ones. */
+  recent: Memory;
 }
 
 const clamp = (score: number) => Math.max(-largestScore, Math.min(largestScore, score));
@@ -48,34 +45,18 @@ export function freshStanding(): Standing {
     limit: Infinity,
     change: null,
     ended: null,
-    count: 0,
-    sum: 0,
-    exposure: 0,
-    startDate: '',
-    startLesson: 0,
+    sinceChange: nothing(),
     seen: 0,
+    recent: new Memory(),
   };
-}
-
-function startOver(standing: Standing): void {
-  standing.evidence = 0;
-  standing.clearing = 0;
-  standing.count = 0;
-  standing.sum = 0;
-  standing.exposure = 0;
-}
-
-export interface NextLesson {
-  date: string;
-  lesson: number;
 }
 
 /**
  * Lets one observation of one student speak: a one-sided CUSUM of log likelihood ratios. The evidence
- * adds up, never below zero; from the limit on it is a change, whose onset is the lesson after the
- * last zero. Then the same sum the other way round tells when it is over.
- * @param lastZero the lesson after which suspicion would begin, if it begins now
- * Source: Page (1954), Biometrika 41, 100-115; onset: Hinkley (1970), Biometrika 57, 1-17.
+ * adds up, never below zero; from the limit on it is a change. Then the same sum the other way round
+ * tells when it is over.
+ * @param dateOf the day of a lesson, by its place among all
+ * Source: Page (1954), Biometrika 41, 100-115.
  */
 export function follow(
   standing: Standing,
@@ -83,48 +64,39 @@ export function follow(
   i: number,
   slot: Slot,
   limit: number,
-  begins: NextLesson,
+  dateOf: (lesson: number) => string | undefined,
 ): void {
   standing.seen += 1;
   standing.limit = limit;
-  const value = model.amount(i);
-  const exposure = slot.exposure?.[i] ?? 1;
+  const [value, exposure] = [model.amount(i), slot.exposure?.[i] ?? 1];
   if (standing.change) {
-    standing.evidence = Math.min(
-      Math.max(0, standing.evidence + clamp(model.score(i))),
-      Math.max(limit + headroom, standing.evidence),
-    );
-    standing.clearing = Math.max(0, standing.clearing - clamp(model.scoreAsSeen(i)));
-    count(standing, value, exposure);
-    if (standing.clearing < clearsAt) return;
-    standing.ended = { ...standing.change, endedOn: slot.date };
-    standing.change = null;
-    model.drop(i);
-    startOver(standing);
+    add(standing.sinceChange, value, exposure);
+    followChange(standing, standing.change, model, i, slot);
     return;
   }
-  if (standing.count === 0) {
-    standing.startDate = begins.date;
-    standing.startLesson = begins.lesson;
-  }
-  if (standing.seen > model.warmUp) standing.evidence += clamp(model.score(i));
+  const score = clamp(model.score(i));
+  // The first ones make no change, but they help to date one.
+  if (standing.seen > model.warmUp) standing.evidence = Math.max(0, standing.evidence + score);
+  standing.recent.add(slot.lesson, score, value, exposure);
   model.hold(i);
-  count(standing, value, exposure);
-  if (standing.evidence <= 0) {
+  if (standing.evidence === 0) {
     model.learn(i);
-    startOver(standing);
   } else if (standing.evidence >= limit) {
-    standing.change = {
-      since: standing.startDate,
-      sinceLesson: standing.startLesson,
-      noticed: slot.date,
-      noticedLesson: slot.lesson,
-    };
+    const onset = onsetOf(standing.recent, slot.lesson);
+    standing.change = { since: dateOf(onset) ?? slot.date, noticed: slot.date };
+    standing.sinceChange = standing.recent.sumSince(onset);
   }
 }
 
-function count(standing: Standing, value: number, exposure: number): void {
-  standing.count += 1;
-  standing.sum += value;
-  standing.exposure += exposure;
+function followChange(standing: Standing, change: Change, model: Model, i: number, slot: Slot): void {
+  const { evidence, limit } = standing;
+  standing.evidence = Math.min(
+    Math.max(0, evidence + clamp(model.score(i))),
+    Math.max(limit + headroom, evidence),
+  );
+  standing.clearing = Math.max(0, standing.clearing - clamp(model.scoreAsSeen(i)));
+  if (standing.clearing < clearsAt) return;
+  const { seen } = standing;
+  Object.assign(standing, freshStanding(), { limit, seen, ended: { ...change, endedOn: slot.date } });
+  model.drop(i);
 }

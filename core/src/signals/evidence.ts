@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import type { Standing } from './cusum';
-import { clearsAt } from './cusum';
+import { clearsAt, type Standing } from './cusum';
 import type { StreamStates } from './followStreams';
 import type { LevelCrossed } from './levels';
+import { onsetOf } from './onset';
 import type { Pattern } from './patterns';
-import { streamNames, type ClassSeries, type StreamName } from './streams';
+import { streamNames, type ClassSeries, type Slot, type StreamName } from './streams';
 import { changeInWords, counted, day, inWords, noneOr, percent, weekdayWords } from './words';
 
 /** One point of a stream: a lesson, a day or a piece of work. */
@@ -56,14 +56,26 @@ function shareOf(values: Float64Array): number | null {
 /** Streams in which something is so or not: of those the class has a share, of others a middle. */
 const yesNo: ReadonlySet<StreamName> = new Set(['presence', 'lateness', 'hand_in']);
 
+/** Looked at for every student with evidence in the stream, but the same for all of them. */
+const middles = new WeakMap<Slot, number | null>();
+
+/** The class at one time: of what is so or not the share, else the median. */
+function middleOf(stream: StreamName, slot: Slot): number | null {
+  const known = middles.get(slot);
+  if (known !== undefined) return known;
+  const middle = yesNo.has(stream) ? shareOf(slot.value) : medianOf(slot.value);
+  middles.set(slot, middle);
+  return middle;
+}
+
 /** The last times that a stream was seen of a student, with the class beside it. */
 export function pointsOf(series: ClassSeries, stream: StreamName, i: number): Evidence['points'] {
   const slots = series.streams[stream].filter(({ value }) => !Number.isNaN(value[i]));
-  return slots.slice(-mostPoints).map(({ date, source, value }) => ({
-    date,
-    source,
-    value: rounded(value[i] ?? 0),
-    classMiddle: yesNo.has(stream) ? shareOf(value) : medianOf(value),
+  return slots.slice(-mostPoints).map((slot) => ({
+    date: slot.date,
+    source: slot.source,
+    value: rounded(slot.value[i] ?? 0),
+    classMiddle: middleOf(stream, slot),
   }));
 }
 
@@ -95,6 +107,13 @@ function clearsWords(stream: StreamName, standing: Standing, weight: number): st
   return steadyWords[stream]?.(Math.max(1, left)) ?? '';
 }
 
+/** Since when something speaks for a change, and what was seen since then. */
+function sinceWhen({ lessons }: ClassSeries, { change, sinceChange, recent }: Standing) {
+  if (change) return { since: change.since, seen: sinceChange };
+  const onset = onsetOf(recent, recent.lessons.at(-1) ?? 0);
+  return { since: lessons[onset]?.date ?? lessons.at(-1)?.date ?? '', seen: recent.sumSince(onset) };
+}
+
 /** A change in one stream, or what speaks for one before it is one. */
 export function changeEvidence(
   series: ClassSeries,
@@ -106,9 +125,9 @@ export function changeEvidence(
   const standing = standings[i];
   if (!standing) throw new Error(`No standing of student ${i}.`);
   const usual = model.usual(i);
-  const since = standing.change?.since ?? standing.startDate;
-  const { sum, exposure, count: n } = standing;
   const points = pointsOf(series, stream, i);
+  const { since, seen } = sinceWhen(series, standing);
+  const { sum, exposure, count: n } = seen;
   return {
     stream,
     kind: 'change',

@@ -1,4 +1,4 @@
-import { follow, freshStanding, type NextLesson, type Standing } from './cusum';
+import { follow, freshStanding, type Standing } from './cusum';
 import { CountModel } from './models/countModel';
 import { HandInModel } from './models/handInModel';
 import { LocationModel } from './models/locationModel';
@@ -33,8 +33,8 @@ export interface StreamState {
 }
 export type StreamStates = Record<StreamName, StreamState>;
 
-/** From how much evidence on a change is believed, for a student of such a usual. */
-export type LimitOf = (stream: StreamName, rarity: number, seenPerLesson: number) => number;
+/** From how much evidence on a change is believed; of a stream, for a student of such a usual. */
+export type LimitOf = (stream: StreamName, seenPerLesson: number) => (rarity: number) => number;
 
 export interface Watching {
   limitOf: LimitOf;
@@ -55,25 +55,6 @@ function inOrderOfTime(series: ClassSeries): Timed[] {
   return all.sort((a, b) => (a.slot.date < b.slot.date ? -1 : a.slot.date > b.slot.date ? 1 : 0));
 }
 
-/** The lessons that students of one stream would be suspected from, if suspicion began now. */
-class Beginnings {
-  private readonly next: (NextLesson | undefined)[] = [];
-
-  constructor(private readonly series: ClassSeries) {}
-
-  of(i: number, slot: Slot): NextLesson {
-    return this.next[i] ?? { date: slot.date, lesson: slot.lesson };
-  }
-
-  /** Nothing was suspicious up to this slot. */
-  quiet(i: number, slot: Slot): void {
-    const { lessons } = this.series;
-    let lesson = slot.lesson;
-    while (lesson < lessons.length && (lessons[lesson]?.date ?? '') <= slot.date) lesson += 1;
-    this.next[i] = { date: lessons[lesson]?.date ?? slot.date, lesson };
-  }
-}
-
 /**
  * Follows all streams of a class through time, each student in each of them.
  * @returns where everyone stands in the end
@@ -90,21 +71,18 @@ export function followStreams(series: ClassSeries, { limitOf, evening, heard }: 
       },
     ]),
   ) as unknown as StreamStates;
-  const beginnings = Object.fromEntries(streamNames.map((name) => [name, new Beginnings(series)]));
+  const dateOf = (lesson: number) => series.lessons[lesson]?.date;
   const timed = inOrderOfTime(series);
   timed.forEach(({ stream, slot }, at) => {
     const state = states[stream];
     const { model, standings } = state;
-    const begins = beginnings[stream];
     state.slots += 1;
     model.begin(slot);
-    const perLesson = state.slots / (slot.lesson + 1);
+    const limit = limitOf(stream, state.slots / (slot.lesson + 1));
     for (let i = 0; i < students; i += 1) {
       const standing = standings[i];
-      if (!standing || !begins || Number.isNaN(slot.value[i])) continue;
-      const limit = limitOf(stream, model.rarity(i), perLesson);
-      follow(standing, model, i, slot, limit, begins.of(i, slot));
-      if (standing.evidence === 0) begins.quiet(i, slot);
+      if (!standing || Number.isNaN(slot.value[i])) continue;
+      follow(standing, model, i, slot, limit(model.rarity(i)), dateOf);
       heard?.(stream, i, standing, model);
     }
     if (evening && timed[at + 1]?.slot.date !== slot.date) evening(slot.date, states, slot.lesson + 1);

@@ -17,26 +17,26 @@ export interface LimitTable {
  * From how much evidence on a change is believed, so that chance alone gets there once in so many
  * observations; between the table's points by the logarithm. The table was made by simulation of
  * students who do not change (bench/src/signals/makeLimits.ts).
- * @param rarity what the stream's model says of the student's usual
  * @param observations to one false alarm, over 0
+ * @returns the limit for a student, by what the stream's model says of the rarity of the usual
  */
-export function limitFor(
+export function limitsFor(
   stream: StreamName,
-  rarity: number,
   observations: number,
   { streams, observations: points }: LimitTable = table,
-): number {
-  const limits = rowFor(streams[stream], rarity);
+): (rarity: number) => number {
   const last = points.length - 1;
   const seen = Math.max(1, observations);
   let at = 1;
   while (at < last && (points[at] ?? 1) < seen) at += 1;
   const [from, to] = [points[at - 1] ?? 1, points[at] ?? 1];
-  const [low, high] = [limits[at - 1] ?? 0, limits[at] ?? 0];
-  return Math.max(1, low + (Math.log(seen / from) / Math.log(to / from)) * (high - low));
-}
-
-function rowFor(rows: readonly LimitRow[], rarity: number): readonly number[] {
-  for (const { upTo, limits } of rows) if (upTo === null || rarity <= upTo) return limits;
-  return [];
+  const part = Math.log(seen / from) / Math.log(to / from);
+  const rows = streams[stream].map(({ upTo, limits }) => {
+    const [low, high] = [limits[at - 1] ?? 0, limits[at] ?? 0];
+    return { upTo: upTo ?? Infinity, limit: Math.max(1, low + part * (high - low)) };
+  });
+  return (rarity) => {
+    for (const { upTo, limit } of rows) if (rarity <= upTo) return limit;
+    return Infinity;
+  };
 }

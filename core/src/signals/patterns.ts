@@ -1,4 +1,4 @@
-import { getISODay, parseISO } from 'date-fns';
+import { weekdayOf } from '../calendar/localTime';
 import { betaBinomialTail } from './betaBinomial';
 import { betaPrior, type BetaPrior } from './models/betaPrior';
 import { oddsShift, shifted } from './models/oddsShift';
@@ -32,7 +32,11 @@ const lastTimes = { weekday: 7, afternoon: 10 } as const;
  * Of the patterns that are called in a stream, so much may be chance. Absence on one weekday is worth calling
  * early, so more of it may be.
  */
-export const falseShares: Record<PatternStream, number> = { presence: 0.04, lateness: 0.003, trouble: 0.003 };
+export const falseShares: Record<PatternStream, number> = {
+  presence: 0.025,
+  lateness: 0.0015,
+  trouble: 0.003,
+};
 
 /** The share at any time where nothing is known. */
 const guess: Record<PatternStream, number> = { presence: 0.05, lateness: 0.06, trouble: 0.12 };
@@ -45,7 +49,7 @@ interface Grouping {
 }
 
 function groupingsOf(series: ClassSeries): Grouping[] {
-  const dayOf = new Map(series.lessons.map(({ date }) => [date, getISODay(parseISO(date))]));
+  const dayOf = new Map(series.lessons.map(({ date }) => [date, weekdayOf(date)]));
   const startOf = new Map(series.lessons.map(({ id, startsAt }) => [id, startsAt]));
   const days = [...new Set(dayOf.values())].sort();
   const isAfternoon = (id: string) => (startOf.get(id) ?? '') >= '12:30';
@@ -95,9 +99,10 @@ interface Candidate extends Pattern {
 /** What one grouping is held against. */
 interface Comparison {
   inside: readonly Slot[];
-  /** All other times, and those of them since the first time inside. */
-  outside: readonly Slot[];
+  /** Other times since the first time inside. */
   meanwhile: readonly Slot[];
+  /** Of each student, at all other times. */
+  others: readonly Counts[];
   prior: BetaPrior;
   /** How much likelier it is for the class on such days, as odds; never less than on others. */
   shift: number;
@@ -132,16 +137,19 @@ function comparisonOf(
   const outside = slots.filter((slot) => !isIn(slot));
   const first = inside[0]?.date ?? '\uFFFF';
   const students = series.students.length;
-  const counts = series.students.map((_, i) => countOf(outside, i));
+  const others = series.students.map((_, i) => countOf(outside, i));
   const own = countOfClass(inside, students);
-  const other = countOfClass(outside, students);
+  const other = {
+    hits: others.reduce((sum, { hits }) => sum + hits, 0),
+    times: others.reduce((sum, { times }) => sum + times, 0),
+  };
   return {
     inside,
-    outside,
+    others,
     meanwhile: outside.filter(({ date }) => date >= first),
     prior: betaPrior(
-      Float64Array.from(counts, ({ hits }) => hits),
-      Float64Array.from(counts, ({ times }) => times),
+      Float64Array.from(others, ({ hits }) => hits),
+      Float64Array.from(others, ({ times }) => times),
       guess[stream],
     ),
     shift: Math.max(1, oddsShift(own.hits, (own.times * (other.hits + 1)) / (other.times + 20), own.times)),
@@ -157,10 +165,10 @@ function candidate(
   i: number,
   stream: PatternStream,
   { kind, day }: Grouping,
-  { inside, outside, meanwhile, prior, shift }: Comparison,
+  { inside, others, meanwhile, prior, shift }: Comparison,
 ): Candidate | null {
   const own = countOf(inside, i);
-  const other = countOf(outside, i);
+  const other = others[i] ?? { hits: 0, times: 0 };
   const now = countOf(meanwhile, i);
   if (own.times < fewestHits) return null;
   // The student's share at other times, as all earlier ones and the class's tell it, on a day of this kind.

@@ -2,10 +2,16 @@ import type { WatchItem } from './watchClass';
 import type { ClearedItem } from './cleared';
 import { counted, day, percent } from './words';
 
-/** A sentence of a summary, and what it rests on: lessons, notes, steps or evidence, by id. */
+/** A record that a fact rests on: a lesson, a note, a step or a piece of work; of a day online the date is its id. */
+export interface FactRecord {
+  id: string;
+  day: string;
+}
+
+/** A sentence of a summary, and what it rests on, the earliest first. */
 export interface Fact {
   sentence: string;
-  records: string[];
+  records: FactRecord[];
 }
 
 export interface SummaryInput {
@@ -16,7 +22,7 @@ export interface SummaryInput {
     taken: number;
     missed: number;
     late: number;
-    missedLessons: readonly string[];
+    missedLessons: readonly FactRecord[];
   }[];
   items: readonly (Pick<WatchItem, 'concern' | 'sentence' | 'evidence'> & { className: string })[];
   cleared: readonly Pick<ClearedItem, 'sentence'>[];
@@ -34,6 +40,13 @@ function attendanceFact({ name, taken, missed, late, missedLessons }: SummaryInp
   return { sentence: `${name}: ${all}${lates}.`, records: [...missedLessons] };
 }
 
+/** What all evidence of an item rests on; what several pieces of it rest on is named once. */
+function behind(evidence: WatchItem['evidence']): FactRecord[] {
+  const points = evidence.flatMap(({ points: all, since }) => all.filter(({ date }) => date >= since));
+  const days = new Map(points.map(({ source, date }) => [source, date]));
+  return [...days].map(([id, on]) => ({ id, day: on })).sort((a, b) => (a.day < b.day ? -1 : 1));
+}
+
 /**
  * A draft about one student from what is recorded, sentence by sentence; each tied to its records. It says
  * what was seen and leaves out what it means.
@@ -43,15 +56,13 @@ export function draftSummary({ name, classes, items, cleared, steps, notes }: Su
   for (const { sentence, evidence, className } of items)
     facts.push({
       sentence: `In ${className}: ${sentence}`,
-      records: evidence.flatMap(({ points, since }) =>
-        points.filter(({ date }) => date >= since).map(({ source }) => source),
-      ),
+      records: behind(evidence),
     });
   for (const { sentence } of cleared) facts.push({ sentence: `${name}: ${sentence}`, records: [] });
   for (const { id, kind, day: on, text } of steps)
     facts.push({
       sentence: `${kind} on ${day(on)}${text ? `: ${text.replace(/\.$/, '')}` : ''}.`,
-      records: [id],
+      records: [{ id, day: on }],
     });
   const last = notes.at(-1);
   if (last)
@@ -60,7 +71,7 @@ export function draftSummary({ name, classes, items, cleared, steps, notes }: Su
         /^./,
         (letter) => letter.toUpperCase(),
       ),
-      records: notes.map(({ id }) => id),
+      records: notes.map(({ id, day: on }) => ({ id, day: on })),
     });
   return facts;
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { betaBinomialTail } from '../../src/signals/betaBinomial';
 import { falseDiscoveryLimit } from '../../src/signals/falseDiscovery';
 import { certaintyOverLine } from '../../src/signals/levels';
-import { limitFor } from '../../src/signals/limits';
+import { limitsFor } from '../../src/signals/limits';
 import { betaPrior } from '../../src/signals/models/betaPrior';
 import { countRatio } from '../../src/signals/models/countModel';
 import { gammaPrior } from '../../src/signals/models/gammaPrior';
@@ -115,7 +115,7 @@ test('a class as usual shifts little; one of which half is away a lot', () => {
 });
 
 test('a limit is higher the rarer a false alarm may be', () => {
-  const limits = [100, 500, 2000, 10_000, 100_000].map((every) => limitFor('presence', 0.05, every));
+  const limits = [100, 500, 2000, 10_000, 100_000].map((every) => limitsFor('presence', every)(0.05));
   expect(limits).toEqual(limits.toSorted((a, b) => a - b));
   expect(limits[2]).toBeGreaterThan(3);
 });

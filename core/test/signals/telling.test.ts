@@ -44,7 +44,7 @@ test('a CUSUM by hand: it never falls under zero, learns there, alarms at the li
       exposure: null,
     };
     model.begin(slot);
-    follow(standing, model, 0, slot, 3, { date: slot.date, lesson });
+    follow(standing, model, 0, slot, 3, (at) => `2026-01-0${at + 1}`);
     told.push(standing.evidence);
   });
   expect(told.slice(0, 6)).toEqual([1, 0.5, 0, 1, 2, 3]);
@@ -52,7 +52,7 @@ test('a CUSUM by hand: it never falls under zero, learns there, alarms at the li
   expect(clearsAt).toBeCloseTo(2.996, 3);
   expect([standing.change, standing.ended]).toEqual([
     null,
-    { since: '2026-01-04', sinceLesson: 3, noticed: '2026-01-06', noticedLesson: 5, endedOn: '2026-01-09' },
+    { since: '2026-01-04', noticed: '2026-01-06', endedOn: '2026-01-09' },
   ]);
 });
 
@@ -137,7 +137,16 @@ test('a summary says what is recorded, each sentence with its records, and nothi
   const facts = draftSummary({
     name: 'Odalys',
     classes: [
-      { name: 'Boats', taken: 20, missed: 2, late: 1, missedLessons: ['l3', 'l9'] },
+      {
+        name: 'Boats',
+        taken: 20,
+        missed: 2,
+        late: 1,
+        missedLessons: [
+          { id: 'l3', day: '2026-09-03' },
+          { id: 'l9', day: '2026-09-09' },
+        ],
+      },
       { name: 'Tides', taken: 0, missed: 0, late: 0, missedLessons: [] },
     ],
     items: [],
@@ -148,10 +157,13 @@ test('a summary says what is recorded, each sentence with its records, and nothi
   expect(facts).toEqual([
     {
       sentence: 'Boats: missed 2 of 20 lessons taken (10\u00A0%) and came late to 1.',
-      records: ['l3', 'l9'],
+      records: [
+        { id: 'l3', day: '2026-09-03' },
+        { id: 'l9', day: '2026-09-09' },
+      ],
     },
-    { sentence: 'Talk on 9 November: At the slip.', records: ['step'] },
-    { sentence: 'One note this term, the last on 10 November.', records: ['n'] },
+    { sentence: 'Talk on 9 November: At the slip.', records: [{ id: 'step', day: '2026-11-09' }] },
+    { sentence: 'One note this term, the last on 10 November.', records: [{ id: 'n', day: '2026-11-10' }] },
   ]);
   expect(draftSummary({ name: 'Jun', classes: [], items: [], cleared: [], steps: [], notes: [] })).toEqual(
     [],

@@ -231,28 +231,31 @@ export const ownColumns: Record<TableName, Columns> = {
   nod: { studentId: text, at: text, reason: text, place: text, comment: text },
 };
 
-/** What views look rows up by, besides the owner. */
+/**
+ * What views look rows up by, besides the owner. Those by lesson that name more columns hold all that the watch
+ * list reads, so that it opens no row.
+ */
 export const indices: Partial<Record<TableName, string[][]>> = {
   lesson: [
     ['teacherId', 'date'],
     ['sectionId', 'date'],
   ],
-  mark: [['lessonId'], ['studentId']],
+  mark: [['lessonId', 'removed', 'studentId', 'standingId', 'arrivedAt', 'leftAt'], ['studentId']],
   enrolment: [['sectionId'], ['studentId']],
   guardian: [['studentId']],
   meeting: [['sectionId']],
   message: [['studentId']],
   participantAnswer: [['sectionId']],
   checkInSetting: [['sectionId']],
-  checkIn: [['lessonId'], ['studentId']],
+  checkIn: [['lessonId', 'removed', 'studentId', 'weather'], ['studentId']],
   task: [['sectionId'], ['studentId']],
   tallying: [['lessonId']],
-  tally: [['lessonId'], ['studentId']],
+  tally: [['lessonId', 'removed', 'studentId', 'lookForId', 'amount'], ['studentId']],
   countComment: [['sectionId']],
   circle: [['sectionId'], ['lessonId']],
   circleMember: [['circleId']],
   turn: [['lessonId']],
-  sweep: [['lessonId'], ['studentId']],
+  sweep: [['lessonId', 'removed', 'studentId', 'level'], ['studentId']],
   note: [['teacherId', 'at'], ['lessonId']],
   noteStudent: [['noteId'], ['studentId']],
   noteTopic: [['noteId'], ['topicId']],

@@ -11,6 +11,7 @@ import { Tallies1764500000000 } from './migrations/1764500000000-Tallies';
 import { Sweeps1764600000000 } from './migrations/1764600000000-Sweeps';
 import { Notes1764700000000 } from './migrations/1764700000000-Notes';
 import { WatchAndWork1764800000000 } from './migrations/1764800000000-WatchAndWork';
+import { ReadingByLesson1764900000000 } from './migrations/1764900000000-ReadingByLesson';
 import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
 import { Sql } from './sql';
 
@@ -26,6 +27,7 @@ export const migrations = [
   Sweeps1764600000000,
   Notes1764700000000,
   WatchAndWork1764800000000,
+  ReadingByLesson1764900000000,
 ];
 
 /** The data folder cannot be used, with one clear line that says why. */

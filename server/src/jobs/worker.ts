@@ -1,24 +1,12 @@
-import { readTable, TableError } from '@slate-path/core/formats/table';
-import { readParticipants as readList } from '@slate-path/core/participants/readParticipants';
-import { mergeRoster } from '@slate-path/core/roster/mergeRoster';
-import { readRosterFile } from '@slate-path/core/roster/oneRoster';
-import { readRoster as readRosterRows } from '@slate-path/core/roster/readRoster';
-import { classTotals } from '@slate-path/core/roll/rollTable';
-import { readArchiveFile } from '../archive/readFile';
-import { archiveFile as writeArchiveFile } from '../archive/writeFile';
-import { erase as eraseStudent } from '../erasure/erase';
-import { notesFile as writeNotesFile } from '../notes/notesFile';
-import { suggest } from '../notes/suggest';
-import { readRolls } from '../roll/readRoll';
-import { rollFile as writeRollFile } from '../roll/rollFile';
-import { circleFile as writeCircleFile } from '../tallies/circleFile';
-import { countsFile as writeCountsFile } from '../tallies/countsFile';
-import { readCounts } from '../tallies/readCounts';
-import { readGlance, readPreview } from '../watch/readGlance';
-import { readWatch } from '../watch/readWatch';
+import { TableError } from '@slate-path/core/formats/table';
 import type { JobKinds } from './jobs';
 
 type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<JobKinds[K]['result']>;
+
+/*
+ * Every job loads what it needs when it is first asked for: most days only the watch list is, and what writes
+ * workbooks need not lie in memory for it.
+ */
 
 /** What a file gives, or the sentence that says why it is no table. */
 async function orRefused<T>(read: () => Promise<T>): Promise<T | { refused: string }> {
@@ -32,38 +20,57 @@ async function orRefused<T>(read: () => Promise<T>): Promise<T | { refused: stri
 
 export const readRoster: Job<'readRoster'> = ({ bytes, roles, sectionId, people }) =>
   orRefused(async () => {
-    const { columns, rows } = readRosterRows(await readRosterFile(bytes), roles ?? undefined);
+    const { mergeRoster } = await import('@slate-path/core/roster/mergeRoster');
+    const { readRosterFile } = await import('@slate-path/core/roster/oneRoster');
+    const { readRoster: readRows } = await import('@slate-path/core/roster/readRoster');
+    const { columns, rows } = readRows(await readRosterFile(bytes), roles ?? undefined);
     return { columns, rows: mergeRoster(rows, sectionId, people) };
   });
 
 export const readParticipants: Job<'readParticipants'> = ({ bytes, lessonDate, order }) =>
-  orRefused(async () => readList(await readTable(bytes), lessonDate, order ?? undefined));
+  orRefused(async () => {
+    const { readTable } = await import('@slate-path/core/formats/table');
+    const { readParticipants: readList } = await import('@slate-path/core/participants/readParticipants');
+    return readList(await readTable(bytes), lessonDate, order ?? undefined);
+  });
 
-export const watch: Job<'watch'> = (input) => Promise.resolve(readWatch(input));
+export const watch: Job<'watch'> = async (input) => (await import('../watch/readWatch')).readWatch(input);
 
-export const glance: Job<'glance'> = (request) => Promise.resolve(readGlance(request));
+export const glance: Job<'glance'> = async (request) =>
+  (await import('../watch/readGlance')).readGlance(request);
 
-export const watchPreview: Job<'watchPreview'> = (request) => Promise.resolve(readPreview(request));
+export const watchPreview: Job<'watchPreview'> = async (request) =>
+  (await import('../watch/readGlance')).readPreview(request);
 
-export const totals: Job<'totals'> = (range) => {
+export const totals: Job<'totals'> = async (range) => {
+  const { classTotals } = await import('@slate-path/core/roll/rollTable');
+  const { readRolls } = await import('../roll/readRoll');
   const { now, classes } = readRolls(range);
-  return Promise.resolve(classes.flatMap(({ section, roll }) => classTotals(section.id, roll, now)));
+  return classes.flatMap(({ section, roll }) => classTotals(section.id, roll, now));
 };
 
-export const rollFile: Job<'rollFile'> = (request) => writeRollFile(request);
+export const rollFile: Job<'rollFile'> = async (request) =>
+  (await import('../roll/rollFile')).rollFile(request);
 
-export const counts: Job<'counts'> = (range) => Promise.resolve(readCounts(range));
+export const counts: Job<'counts'> = async (range) =>
+  (await import('../tallies/readCounts')).readCounts(range);
 
-export const countsFile: Job<'countsFile'> = (request) => writeCountsFile(request);
+export const countsFile: Job<'countsFile'> = async (request) =>
+  (await import('../tallies/countsFile')).countsFile(request);
 
-export const circleFile: Job<'circleFile'> = (request) => writeCircleFile(request);
+export const circleFile: Job<'circleFile'> = async (request) =>
+  (await import('../tallies/circleFile')).circleFile(request);
 
-export const suggestTopics: Job<'suggestTopics'> = (range) => Promise.resolve(suggest(range));
+export const suggestTopics: Job<'suggestTopics'> = async (range) =>
+  (await import('../notes/suggest')).suggest(range);
 
-export const notesFile: Job<'notesFile'> = (request) => writeNotesFile(request);
+export const notesFile: Job<'notesFile'> = async (request) =>
+  (await import('../notes/notesFile')).notesFile(request);
 
-export const erase: Job<'erase'> = (request) => Promise.resolve(eraseStudent(request));
+export const erase: Job<'erase'> = async (request) => (await import('../erasure/erase')).erase(request);
 
-export const archiveFile: Job<'archiveFile'> = (request) => Promise.resolve(writeArchiveFile(request));
+export const archiveFile: Job<'archiveFile'> = async (request) =>
+  (await import('../archive/writeFile')).archiveFile(request);
 
-export const readArchive: Job<'readArchive'> = (request) => Promise.resolve(readArchiveFile(request));
+export const readArchive: Job<'readArchive'> = async (request) =>
+  (await import('../archive/readFile')).readArchiveFile(request);

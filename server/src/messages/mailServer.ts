@@ -1,6 +1,5 @@
 import fs from 'node:fs/promises';
 import path from 'node:path';
-import { createTransport } from 'nodemailer';
 import type { Message } from '@slate-path/core/records/schema';
 
 export interface Letter {
@@ -16,8 +15,6 @@ export interface Letter {
  * of sending it anywhere. A letter taken twice is the same file, so a crash in between doubles nothing.
  */
 export class MailServer {
-  private readonly transport = createTransport({ streamTransport: true, buffer: true, newline: 'windows' });
-
   constructor(private readonly folder: string) {}
 
   fileOf(messageId: string): string {
@@ -34,7 +31,10 @@ export class MailServer {
     const to = addresses.map((address) =>
       toWhom === 'student' ? { name: studentName, address } : { name: `For ${studentName}`, address },
     );
-    const { message: bytes } = await this.transport.sendMail({
+    // Thirteen megabytes that a day without letters does without.
+    const { createTransport } = await import('nodemailer');
+    const transport = createTransport({ streamTransport: true, buffer: true, newline: 'windows' });
+    const { message: bytes } = await transport.sendMail({
       from: { name: from, address: 'teacher@slate-path.invalid' },
       to,
       subject,

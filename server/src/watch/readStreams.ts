@@ -23,8 +23,8 @@ const inLessons = (table: string) =>
 /** Notes of the class's lessons, or of no lesson. */
 const notesHere = `SELECT "note"."id" FROM "note" LEFT JOIN "lesson" ON "lesson"."id" = "note"."lessonId" WHERE "note"."teacherId" = ? AND NOT "note"."removed" AND ("note"."lessonId" IS NULL OR "lesson"."sectionId" = ?)`;
 
-/** Tables that one statement gives as the format has them; a tally's time, which no stream needs, is left out. */
-const statements: Partial<Record<ArchiveTableName, { sql: string; of: 'teacher' | 'section' | 'both' }>> = {
+/** Tables that one statement gives as the format has them. */
+const statements: Partial<Record<ArchiveTableName, { sql: string; of: 'teacher' | 'both' }>> = {
   sections: {
     sql: `SELECT "id", "name", "subject", "room" FROM "section" WHERE ${own} AND "id" = ?`,
     of: 'both',
@@ -40,18 +40,6 @@ const statements: Partial<Record<ArchiveTableName, { sql: string; of: 'teacher' 
   look_fors: {
     sql: `SELECT "id", '' AS name, "measure", "tone" FROM "lookFor" WHERE "teacherId" = ?`,
     of: 'teacher',
-  },
-  tallies: {
-    sql: `SELECT '' AS id, "tally"."lessonId" AS lesson_id, "tally"."studentId" AS student_id, "lookForId" AS look_for_id, NULL AS at, SUM(COALESCE("amount", 1)) AS amount ${inLessons('tally')} GROUP BY "tally"."lessonId", "tally"."studentId", "lookForId"`,
-    of: 'section',
-  },
-  sweeps: {
-    sql: `SELECT "sweep"."lessonId" AS lesson_id, "sweep"."studentId" AS student_id, "level" ${inLessons('sweep')}`,
-    of: 'section',
-  },
-  check_ins: {
-    sql: `SELECT "checkIn"."lessonId" AS lesson_id, "checkIn"."studentId" AS student_id, NULL AS at, "weather" ${inLessons('checkIn')} AND "weather" IS NOT NULL`,
-    of: 'section',
   },
   work: {
     sql: `SELECT "id", "sectionId" AS section_id, "title", "assignedAt" AS assigned_at, "dueAt" AS due_at, "points" FROM "work" WHERE ${ofSection}`,
@@ -74,6 +62,80 @@ const statements: Partial<Record<ArchiveTableName, { sql: string; of: 'teacher' 
     of: 'both',
   },
 };
+
+/** Of every lesson, the students of a table's records and up to two columns more, each as one list. */
+interface PerLesson {
+  lesson_id: string;
+  students: string;
+  values: string;
+  others: string;
+}
+
+/**
+ * What there is much of in a lesson, read as one row a lesson: a third of the time that a row for each record
+ * takes. @param values, others plain SQL over the table's columns
+ */
+function perLesson<Row>(
+  records: RecordReader,
+  sectionId: string,
+  { table, values, others = 'NULL' }: { table: string; values: string; others?: string },
+  rowOf: (lesson_id: string, student_id: string, value: unknown, other: unknown) => Row,
+): Row[] {
+  const lessons = records.rows<PerLesson>(
+    `SELECT "lesson"."id" AS lesson_id, json_group_array("${table}"."studentId") AS students, json_group_array(${values}) AS "values", json_group_array(${others}) AS others ${inLessons(table)} GROUP BY "lesson"."id"`,
+    [sectionId],
+  );
+  const found: Row[] = [];
+  for (const { lesson_id, ...lists } of lessons) {
+    const [students, own, more] = [lists.students, lists.values, lists.others].map(
+      (list) => JSON.parse(list) as unknown[],
+    );
+    students?.forEach((id, at) => found.push(rowOf(lesson_id, id as string, own?.[at], more?.[at])));
+  }
+  return found;
+}
+
+/** What was seen in lessons. The time of a tally and of a check-in, which no stream needs, is left out. */
+function seenIn(records: RecordReader, sectionId: string): Pick<Archive, 'tallies' | 'sweeps' | 'check_ins'> {
+  const line = 0;
+  return {
+    tallies: perLesson(
+      records,
+      sectionId,
+      { table: 'tally', values: 'COALESCE("amount", 1)', others: '"lookForId"' },
+      (lesson_id, student_id, amount, look_for_id) => ({
+        id: '',
+        lesson_id,
+        student_id,
+        look_for_id: look_for_id as string,
+        at: null,
+        amount: amount as number,
+        line,
+      }),
+    ),
+    sweeps: perLesson(
+      records,
+      sectionId,
+      { table: 'sweep', values: '"level"' },
+      (lesson_id, student_id, level) => ({ lesson_id, student_id, level: level as number, line }),
+    ),
+    check_ins: perLesson(
+      records,
+      sectionId,
+      { table: 'checkIn', values: '"weather"' },
+      (lesson_id, student_id, weather) => ({
+        lesson_id,
+        student_id,
+        at: null,
+        weather: weather as number | null,
+        wants_word: false,
+        lunch: '',
+        comment: '',
+        line,
+      }),
+    ),
+  };
+}
 
 /** Of a moment only the day at the school is looked at. */
 const midnightOf = (instant: string, zone: string) =>
@@ -117,17 +179,20 @@ interface MarkRow {
   date: string;
 }
 
-function rollOf(records: RecordReader, sectionId: string): ArchiveFields<'roll'>[] {
+function rollOf(records: RecordReader, sectionId: string): Archive['roll'] {
   const marks = records.rows<MarkRow>(
     `SELECT "mark"."lessonId" AS lesson_id, "mark"."studentId" AS student_id, "standingId" AS standing_id, "arrivedAt" AS arrived, "leftAt" AS left, "lesson"."date" AS date ${inLessons('mark')}`,
     [sectionId],
   );
-  return marks.map(({ arrived, left, date, ...mark }) => ({
-    ...mark,
+  return marks.map(({ lesson_id, student_id, standing_id, arrived, left, date }) => ({
+    lesson_id,
+    student_id,
+    standing_id,
     arrived_at: arrived === null ? null : `${date}T${arrived}:00`,
     left_at: left === null ? null : `${date}T${left}:00`,
     comment: '',
     source: '',
+    line: 0,
   }));
 }
 
@@ -156,17 +221,18 @@ interface NoteRow {
 export function readStreams(records: RecordReader, query: ClassQuery): Archive {
   const { teacherId, sectionId, zone } = query;
   const archive: Archive = emptyArchive();
-  const values = { teacher: [teacherId], section: [sectionId], both: [teacherId, sectionId] };
+  const values = { teacher: [teacherId], both: [teacherId, sectionId] };
   for (const [table, { sql, of }] of Object.entries(statements) as [
     ArchiveTableName,
     { sql: string; of: keyof typeof values },
   ][])
     (archive as Record<string, unknown>)[table] = records.rows(sql, values[of]);
+  Object.assign(archive, seenIn(records, sectionId));
   const line = 0;
   const { lessons, taken } = lessonsOf(records, query);
   archive.lessons = lessons.map((row) => ({ ...row, line }));
   archive.taken = taken.map((row) => ({ ...row, line }));
-  archive.roll = rollOf(records, sectionId).map((row) => ({ ...row, line }));
+  archive.roll = rollOf(records, sectionId);
   archive.topics = topicsOf(records, teacherId).map((row) => ({ ...row, line }));
   archive.standings = records
     .all('standing', '"teacherId" = ?', [teacherId])

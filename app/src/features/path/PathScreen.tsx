@@ -90,7 +90,7 @@ export function PathScreen() {
       const own = lessonsOf(enrolment);
       const { taken, away, late } = studentTotals(enrolment, own, book, now);
       const missedLessons = own.flatMap((lesson) =>
-        presenceIn(lesson, studentId, book)?.away ? [lesson.id] : [],
+        presenceIn(lesson, studentId, book)?.away ? [{ id: lesson.id, day: lesson.date }] : [],
       );
       return {
         name: current.section[enrolment.sectionId]?.name ?? '',

@@ -11,8 +11,9 @@ import { space } from '../../theme/tokens';
 import { copyText } from '../files/give';
 import { now } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
+import { FactLine } from './FactLine';
 
-/** A draft from the facts, set right by the teacher and kept; each sentence says on how many records it rests. */
+/** A draft from the facts, set right by the teacher and kept; each sentence leads to its records. */
 export function Summary({
   studentId,
   input,
@@ -24,6 +25,7 @@ export function Summary({
 }) {
   const [text, setText] = useState<string | null>(null);
   const [said, setSaid] = useState('');
+  const [isOpen, setOpen] = useState(false);
   const facts = draftSummary(input);
   const [last] = kept.toSorted((a, b) => (a.at < b.at ? 1 : -1));
   return (
@@ -39,17 +41,7 @@ export function Summary({
               <Words tone="inkQuiet">{`As you kept it on ${longDay(last.at.slice(0, 10))}.`}</Words>
             </>
           ) : (
-            facts.map(({ sentence, records }) => (
-              <View key={sentence}>
-                <Words>{sentence}</Words>
-                {records.length > 0 ? (
-                  <Words
-                    size="small"
-                    tone="inkQuiet"
-                  >{`from ${records.length} ${records.length === 1 ? 'record' : 'records'}`}</Words>
-                ) : null}
-              </View>
-            ))
+            facts.map((fact) => <FactLine key={fact.sentence} fact={fact} />)
           )}
           {facts.length === 0 && !last ? <Words tone="inkQuiet">There is nothing to say yet.</Words> : null}
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
@@ -78,6 +70,16 @@ export function Summary({
               />
             ) : null}
           </View>
+          {last && facts.length > 0 ? (
+            <Action
+              label={isOpen ? 'Hide the facts' : 'The facts as they are now'}
+              kind="plain"
+              onPress={() => {
+                setOpen(!isOpen);
+              }}
+            />
+          ) : null}
+          {last && isOpen ? facts.map((fact) => <FactLine key={fact.sentence} fact={fact} />) : null}
           {said ? (
             <Words tone="inkQuiet" live>
               {said}

@@ -1,4 +1,6 @@
 /** Two arrays of one length, added. What the class has in common comes of all that was seen, also under suspicion. */
 export function added(a: Float64Array, b: Float64Array): Float64Array {
-  return a.map((value, i) => value + (b[i] ?? 0));
+  const sums = new Float64Array(a.length);
+  for (let i = 0; i < a.length; i += 1) sums[i] = (a[i] ?? 0) + (b[i] ?? 0);
+  return sums;
 }

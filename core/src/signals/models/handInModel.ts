@@ -22,7 +22,7 @@ export class HandInModel implements Model {
   private slot!: Slot;
 
   constructor(students: number) {
-    this.missing = new ShareModel(students, { guess: 0.06, rise: 0.3 });
+    this.missing = new ShareModel(students, { guess: 0.06, rise: 0.35 });
     this.late = new ShareModel(students, { guess: 0.1, rise: 0.2 });
   }
 

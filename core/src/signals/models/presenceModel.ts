@@ -27,7 +27,7 @@ export class PresenceModel implements Model {
   private slot!: Slot;
 
   constructor(students: number) {
-    this.starts = new ShareModel(students, { guess: 0.05, rise: 0.25 });
+    this.starts = new ShareModel(students, { guess: 0.05, rise: 0.35 });
     this.run = new Float64Array(students);
     this.runBefore = new Float64Array(students);
     this.away = new Float64Array(students);

@@ -1,0 +1,103 @@
+import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import type { Records } from '@slate-path/core/records/records';
+import type { Fact } from '@slate-path/core/signals/summary';
+import { shortDay } from '../../parts/dates';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { space, target } from '../../theme/tokens';
+import { useRecords } from '../records/useRecords';
+
+type FactRecord = Fact['records'][number];
+
+/** What a record is, in words, and its page where it has one. */
+function placeOf({ id, day }: FactRecord, { lesson, note, step, section, work }: Records) {
+  const to = (words: string, href: Href | null) => ({ words: `${shortDay(day)}: ${words}`, href });
+  const lessonHere = lesson[id];
+  if (lessonHere)
+    return to(`${section[lessonHere.sectionId]?.name ?? 'lesson'}, ${lessonHere.startsAt}`, {
+      pathname: '/lessons/[lessonId]',
+      params: { lessonId: id },
+    });
+  if (note[id]) return to(note[id].text, { pathname: '/notes/[noteId]', params: { noteId: id } });
+  if (step[id]) return to(step[id].text ? `${step[id].kind}: ${step[id].text}` : step[id].kind, null);
+  if (id === day) return to('online', null);
+  return to(work[id]?.title ?? 'a piece of work', null);
+}
+
+/** One record behind a fact; a tap opens it where it was made. */
+function RecordLine({ record }: { record: FactRecord }) {
+  const palette = usePalette();
+  const router = useRouter();
+  const { words, href } = placeOf(
+    record,
+    useRecords((state) => state.current),
+  );
+  const row = {
+    minHeight: target,
+    justifyContent: 'center',
+    borderTopWidth: 1,
+    borderColor: palette.line,
+  } as const;
+  if (href === null)
+    return (
+      <View style={row}>
+        <Words lines={2}>{words}</Words>
+      </View>
+    );
+  return (
+    <Pressable
+      role="link"
+      aria-label={`Open ${words}`}
+      onPress={() => {
+        router.push(href);
+      }}
+      style={row}
+    >
+      <Words tone="slate" lines={2}>
+        {words}
+      </Words>
+    </Pressable>
+  );
+}
+
+/** A sentence of the summary; a tap on what it rests on shows the records. */
+export function FactLine({ fact: { sentence, records } }: { fact: Fact }) {
+  const [open, setOpen] = useState(false);
+  const palette = usePalette();
+  const count = records.length === 1 ? '1 record' : `${records.length} records`;
+  return (
+    <View>
+      <Words>{sentence}</Words>
+      {records.length === 0 ? null : (
+        <Pressable
+          role="button"
+          aria-expanded={open}
+          aria-label={`${open ? 'Hide' : 'Show'} the ${count} behind: ${sentence}`}
+          onPress={() => {
+            setOpen(!open);
+          }}
+          style={{ minHeight: target, justifyContent: 'center', alignSelf: 'flex-start' }}
+        >
+          <Words tone="slate">{open ? 'Hide the records' : `From ${count}`}</Words>
+        </Pressable>
+      )}
+      {open ? (
+        <View
+          role="list"
+          style={{
+            marginLeft: space(3),
+            borderBottomWidth: 1,
+            borderColor: palette.line,
+            marginBottom: space(2),
+          }}
+        >
+          {records.map((record) => (
+            <RecordLine key={record.id} record={record} />
+          ))}
+        </View>
+      ) : null}
+    </View>
+  );
+}
