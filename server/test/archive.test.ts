@@ -1,5 +1,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
+import { ArchiveRows } from '@slate-path/core/archive/archiveRows';
+import { writeArchive } from '@slate-path/core/archive/writeArchive';
 import { backUp } from '../src/database/backup';
 import { restore } from '../src/database/restore';
 import { change, signedIn, startServer, type Caller, type TestServer } from './server';
@@ -50,6 +52,32 @@ async function until(isSo: () => boolean): Promise<void> {
   for (let tries = 0; tries < 100 && !isSo(); tries += 1)
     await new Promise((resolve) => setTimeout(resolve, 50));
 }
+
+test('while an archive is brought in, the share is told; afterwards none is on its way', async () => {
+  // Three parts of it, so that there is something in between.
+  const rows = new ArchiveRows();
+  for (let n = 0; n < 2500; n += 1)
+    rows.add('notes', {
+      id: `brought-${n}`,
+      at: '2026-11-20T10:00:00',
+      lesson_id: null,
+      text: 'A calm day.',
+    });
+  const archive = writeArchive(rows.archive, 'Europe/Dublin');
+  const share = async () =>
+    ((await (await here.call('GET', '/api/archive-progress')).json()) as { share: number | null }).share;
+  const state = { done: false };
+  const brought = here.call('POST', '/api/archive', archive).finally(() => (state.done = true));
+  const told: number[] = [];
+  while (!state.done) {
+    const now = await share();
+    if (now !== null) told.push(now);
+  }
+  expect((await brought).status).toBe(200);
+  expect(told.some((part) => part > 0 && part < 1)).toBe(true);
+  expect(told).toEqual(told.toSorted((a, b) => a - b));
+  expect(await share()).toBeNull();
+});
 
 test('a letter that an archive brings is not sent once more, neither with the next one nor at the next start', async () => {
   await until(() => lettersIn(old).length === 1);

@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { ulid } from 'ulid';
 import { mostBrought, type BroughtRecord } from '@slate-path/core/archive/changes';
 import type { RecordLists } from '@slate-path/core/records/records';
@@ -8,6 +9,9 @@ import type { OpenDatabase } from '../database/open';
 import type { Clock } from '../services';
 import { load } from '../views/load';
 import type { ArchiveRead } from './readFile';
+
+/** Records that are brought at once: the server is held up for so many at a time. */
+const partLength = mostBrought / 4;
 
 interface Place {
   database: OpenDatabase;
@@ -83,9 +87,11 @@ export async function bringArchive(
         ((records[table] ?? []) as RecordOf<TableName>[]).map((row) => brought(table, row)),
       ),
   ];
-  for (let from = 0; from < all.length; from += mostBrought) {
-    await apply('archive.bring', { records: all.slice(from, from + mostBrought) });
-    told(Math.min(1, (from + mostBrought) / all.length));
+  for (let from = 0; from < all.length; from += partLength) {
+    await apply('archive.bring', { records: all.slice(from, from + partLength) });
+    told(Math.min(1, (from + partLength) / all.length));
+    // The database answers at once, so that without a pause nobody else would have a turn until the end.
+    await setImmediate();
   }
   return all.length;
 }

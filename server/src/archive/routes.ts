@@ -27,6 +27,9 @@ async function readIt(body: unknown, teacherId: string, { database, jobs }: Serv
   return read;
 }
 
+/** By teacher: the share of an archive that has been brought in so far. */
+const underWay = new Map<string, number>();
+
 export const archiveRoutes = [
   route({
     method: 'get',
@@ -75,14 +78,27 @@ export const archiveRoutes = [
         );
       try {
         const { database, clock } = services;
-        const records = await bringArchive({ database, clock, teacherId }, read);
+        underWay.set(teacherId, 0);
+        const records = await bringArchive({ database, clock, teacherId }, read, (share) =>
+          underWay.set(teacherId, share),
+        );
         services.watch.touch(teacherId, [null]);
         services.events.tell(teacherId, '');
         return { records };
       } catch (error) {
         if (error instanceof NotBrought) throw new Problem(422, 'Not brought in', error.message);
         throw error;
+      } finally {
+        underWay.delete(teacherId);
       }
     },
+  }),
+  route({
+    method: 'get',
+    path: '/api/archive-progress',
+    summary: 'The share of an archive that has been brought in so far; null where none is on its way.',
+    allow: 'teacher',
+    answer: z.object({ share: z.number().nullable() }),
+    handle: ({ teacherId }) => Promise.resolve({ share: underWay.get(teacherId) ?? null }),
   }),
 ];

@@ -8,6 +8,7 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { ApiProblem, postFile } from '../records/api';
 import { renewViews } from '../records/views';
+import { Bringing } from './Bringing';
 
 interface Reading {
   counts: { file: string; rows: number }[];
@@ -113,9 +114,7 @@ export function ArchiveCard() {
         <Action label="Bring an archive" icon={FileUp} onPress={() => picker.current?.click()} />
       </View>
       {state.step === 'reading' ? <Words tone="inkQuiet">Reading the file…</Words> : null}
-      {state.step === 'bringing' ? (
-        <Words tone="inkQuiet">Bringing it in; you can go on meanwhile…</Words>
-      ) : null}
+      {state.step === 'bringing' ? <Bringing /> : null}
       {state.step === 'read' ? (
         <ReadingWords
           reading={state.reading}

@@ -163,14 +163,10 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         {lesson.setAside || rows.length === 0 ? null : <ModeBar mode={mode} onMode={setMode} />}
         {working ?? (
           <>
-            <Roll
-              lesson={lesson}
-              partner={partner}
-              rows={rows}
-              now={now}
-              onMore={setOpenStudent}
-            />
-            {rows.length > 0 && !lesson.setAside ? <RollFooter lesson={lesson} rows={rows} loading={state === 'loading'} /> : null}
+            <Roll lesson={lesson} partner={partner} rows={rows} now={now} onMore={setOpenStudent} />
+            {rows.length > 0 && !lesson.setAside ? (
+              <RollFooter lesson={lesson} rows={rows} loading={state === 'loading'} />
+            ) : null}
           </>
         )}
       </View>
