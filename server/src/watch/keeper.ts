@@ -27,6 +27,7 @@ const anHour = 3_600_000;
 export class WatchKeeper {
   private readonly teachers = new Map<string, Kept>();
   private readonly nightly: NodeJS.Timeout;
+  private isClosed = false;
 
   constructor(
     private readonly database: OpenDatabase,
@@ -40,6 +41,7 @@ export class WatchKeeper {
   }
 
   close(): void {
+    this.isClosed = true;
     clearInterval(this.nightly);
     for (const { timer } of this.teachers.values()) if (timer) clearTimeout(timer);
   }
@@ -60,10 +62,13 @@ export class WatchKeeper {
     kept.timer.unref();
   }
 
-  /** Nobody waits for it, so a failure is only told; whoever asks next tries again. */
+  /**
+   * Nobody waits for it, so a failure is only told; whoever asks next tries again. That the server's end breaks
+   * it off is no failure.
+   */
   private renewUnasked(teacherId: string): void {
     this.list(teacherId).catch((error: unknown) => {
-      console.error(error);
+      if (!this.isClosed) console.error(error);
     });
   }
 
