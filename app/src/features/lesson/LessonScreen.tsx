@@ -91,6 +91,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
     .map(({ sectionId }) => sections[sectionId]?.name ?? '')
     .join(' and ');
   const { state } = useView(`/api/days/${lesson.date}`);
+  const connection = useRecords((known) => known.connection);
   const untaken = useMemo(() => untakenLessons(lessons, now), [lessons, now]);
   const index = lessons.findIndex(({ id }) => id === lesson.id);
   const goTo = useCallback(
@@ -165,7 +166,11 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           <>
             <Roll lesson={lesson} partner={partner} rows={rows} now={now} onMore={setOpenStudent} />
             {rows.length > 0 && !lesson.setAside ? (
-              <RollFooter lesson={lesson} rows={rows} loading={state === 'loading'} />
+              <RollFooter
+                lesson={lesson}
+                rows={rows}
+                loading={state === 'loading' && connection === 'online'}
+              />
             ) : null}
           </>
         )}

@@ -49,7 +49,10 @@ export const RollFooter = memo(function RollFooter({
 }: {
   lesson: Lesson;
   rows: readonly RollRow[];
-  /** Nothing of this day has ever been on this device. It is told here, where no row of the roll moves by it. */
+  /**
+   * Nothing of this day has been on this device yet, and the server is asked for it. It is told here, where no
+   * row of the roll moves by it.
+   */
   loading: boolean;
 }) {
   const palette = usePalette();
