@@ -46,7 +46,8 @@ async function goTo(date: string): Promise<void> {
 
 test('each story of the demo is on the list, with its sentence', async () => {
   await open('/watch');
-  await says(page, 'Needs me');
+  // The first list of all is reckoned from everything, which takes its time on a busy machine.
+  await says(page, 'Tomasz Afolabi', 30_000);
   for (const words of [
     /Tomasz missed six of the last seven Mondays/,
     /Rafferty has missed \w+ of \w+ lessons/,
