@@ -1,4 +1,5 @@
 import fs from 'node:fs';
+import { format, resolveConfig } from 'prettier';
 import { followStreams } from '@slate-path/core/signals/followStreams';
 import { observe } from '@slate-path/core/signals/observe';
 import { falseTogether, lessonsOfClass, limitsOf } from '@slate-path/core/signals/budget';
@@ -149,5 +150,6 @@ function togetherLimits(): Record<Concern, number> {
   >;
 }
 
-fs.writeFileSync(file, `${JSON.stringify({ ...table, together: togetherLimits() }, null, 2)}\n`);
+const text = JSON.stringify({ ...table, together: togetherLimits() }, null, 2);
+fs.writeFileSync(file, await format(text, { ...(await resolveConfig(file)), parser: 'json' }));
 console.log(`${classes} classes heard; ${file.pathname} is written.`);

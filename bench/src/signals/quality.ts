@@ -91,6 +91,7 @@ function comparedWith(seeds: readonly string[], story: PlantedChange, rulePerStu
   const all = seeds.map((seed) => pathsOf(seed, story));
   const lessons = all.reduce((sum, { onset: _, ruleOthers }) => sum + ruleOthers.length * 100, 0);
   const streams = oracleStreams[story];
+  const first = streams[0] ?? '';
   const limits = Object.fromEntries(
     streams.map((stream) => [
       stream,
@@ -108,10 +109,9 @@ function comparedWith(seeds: readonly string[], story: PlantedChange, rulePerStu
     oracle: all.map(({ planted, onset }) =>
       Math.min(...streams.map((stream) => delayOf(planted[stream] ?? [], onset, limits[stream] ?? Infinity))),
     ),
-    oracleOnsets: all.flatMap(({ planted, onset }) =>
-      streams
-        .slice(0, 1)
-        .flatMap((stream) => onsetErrorOf(planted[stream] ?? [], onset, limits[stream] ?? Infinity) ?? []),
+    // Of two streams the first, which tells more of that story.
+    oracleOnsets: all.flatMap(
+      ({ planted, onset }) => onsetErrorOf(planted[first] ?? [], onset, limits[first] ?? Infinity) ?? [],
     ),
     rule: all.map(({ rule, onset }) => delayOf(rule, onset, threshold)),
   };

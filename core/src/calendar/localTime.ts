@@ -1,9 +1,11 @@
-/**
- * Milliseconds. Dates alone are counted in universal time, in which every day is as long. A year of them is gone
- * through after every tap, for which a library of local dates takes several times as long.
- */
-const dayLength = 86_400_000;
-const dateAt = (instant: number) => new Date(instant).toISOString().slice(0, 10);
+import {
+  addDays as addDaysTo,
+  differenceInCalendarDays,
+  eachDayOfInterval,
+  format,
+  getISODay,
+  parseISO,
+} from 'date-fns';
 
 /** Minutes since midnight of a `HH:MM`. */
 export function minutesOf(time: string): number {
@@ -18,17 +20,17 @@ export function timeOf(minutes: number): string {
 
 /** The day `days` after a date; negative goes back. */
 export function addDays(date: string, days: number): string {
-  return dateAt(Date.parse(date) + days * dayLength);
+  return format(addDaysTo(parseISO(date), days), 'yyyy-MM-dd');
 }
 
 /** Whole days from one date to another; negative when the other is earlier. */
 export function daysBetween(from: string, to: string): number {
-  return Math.round((Date.parse(to) - Date.parse(from)) / dayLength);
+  return differenceInCalendarDays(parseISO(to), parseISO(from));
 }
 
 /** ISO weekday: Monday 1 to Sunday 7. */
 export function weekdayOf(date: string): number {
-  return new Date(date).getUTCDay() || 7;
+  return getISODay(parseISO(date));
 }
 
 /** The Monday of a date's week. */
@@ -38,9 +40,10 @@ export function mondayOf(date: string): string {
 
 /** Every date from one to another, both included; empty when they are the wrong way round. */
 export function datesBetween(from: string, to: string): string[] {
-  const days = daysBetween(from, to);
-  const first = Date.parse(from);
-  return days < 0 ? [] : Array.from({ length: days + 1 }, (_, day) => dateAt(first + day * dayLength));
+  if (from > to) return [];
+  return eachDayOfInterval({ start: parseISO(from), end: parseISO(to) }).map((day) =>
+    format(day, 'yyyy-MM-dd'),
+  );
 }
 
 /** First and last date of a month `YYYY-MM`. */

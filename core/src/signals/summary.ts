@@ -2,7 +2,7 @@ import type { WatchItem } from './watchClass';
 import type { ClearedItem } from './cleared';
 import { counted, day, percent } from './words';
 
-/** A record that a fact rests on: a lesson, a note, a step or a piece of work; of a day online the date is its id. */
+/** A record that a fact rests on: a lesson, a note, a step or a piece of work; of a whole day the date is its id. */
 export interface FactRecord {
   id: string;
   day: string;

@@ -208,11 +208,13 @@ export const viewRoutes = [
       step: z.array(recordSchema('step')),
       nod: z.array(recordSchema('nod')),
       pathSummary: z.array(recordSchema('pathSummary')),
+      work: z.array(recordSchema('work')),
       ...NoteLists,
     }),
     async handle({ params, teacherId, services }) {
       const of = { studentId: params.studentId };
       const from = services.database.read;
+      const handIns = await load(from, 'handIn', of);
       return {
         mark: await load(from, 'mark', of),
         message: await load(from, 'message', of),
@@ -223,6 +225,7 @@ export const viewRoutes = [
         step: await load(from, 'step', of),
         nod: await load(from, 'nod', of),
         pathSummary: await load(from, 'pathSummary', of),
+        work: await load(from, 'work', { id: In(handIns.map(({ workId }) => workId)) }),
         ...withLinks(services.database, await notesAbout(from, of)),
       };
     },

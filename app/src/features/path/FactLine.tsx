@@ -22,7 +22,7 @@ function placeOf({ id, day }: FactRecord, { lesson, note, step, section, work }:
     });
   if (note[id]) return to(note[id].text, { pathname: '/notes/[noteId]', params: { noteId: id } });
   if (step[id]) return to(step[id].text ? `${step[id].kind}: ${step[id].text}` : step[id].kind, null);
-  if (id === day) return to('online', null);
+  if (id === day) return to('the day as a whole', null);
   return to(work[id]?.title ?? 'a piece of work', null);
 }
 
