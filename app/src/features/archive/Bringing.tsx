@@ -31,7 +31,8 @@ export function Bringing() {
   }, []);
   const percent = Math.round(share * 100);
   return (
-    <View style={{ gap: space(2) }} aria-live="polite">
+    // The bar tells how far it is to those who ask; said aloud at every change it would never end.
+    <View style={{ gap: space(2) }}>
       <Words tone="inkQuiet" figures>
         {`Bringing it in, ${percent}\u00A0%; you can go on meanwhile…`}
       </Words>
