@@ -2,14 +2,13 @@ import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Records } from '@slate-path/core/records/records';
-import type { Fact } from '@slate-path/core/signals/summary';
+import type { Fact, FactRecord } from '@slate-path/core/signals/summary';
 import { shortDay } from '../../parts/dates';
+import { LinkRow } from '../../parts/LinkRow';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
 import { useRecords } from '../records/useRecords';
-
-type FactRecord = Fact['records'][number];
 
 /** What a record is, in words, and its page where it has one. */
 function placeOf({ id, day }: FactRecord, { lesson, note, step, section, work }: Records) {
@@ -26,40 +25,15 @@ function placeOf({ id, day }: FactRecord, { lesson, note, step, section, work }:
   return to(work[id]?.title ?? 'a piece of work', null);
 }
 
-/** One record behind a fact; a tap opens it where it was made. */
+/** One record behind a fact. */
 function RecordLine({ record }: { record: FactRecord }) {
-  const palette = usePalette();
   const router = useRouter();
   const { words, href } = placeOf(
     record,
     useRecords((state) => state.current),
   );
-  const row = {
-    minHeight: target,
-    justifyContent: 'center',
-    borderTopWidth: 1,
-    borderColor: palette.line,
-  } as const;
-  if (href === null)
-    return (
-      <View style={row}>
-        <Words lines={2}>{words}</Words>
-      </View>
-    );
-  return (
-    <Pressable
-      role="link"
-      aria-label={`Open ${words}`}
-      onPress={() => {
-        router.push(href);
-      }}
-      style={row}
-    >
-      <Words tone="slate" lines={2}>
-        {words}
-      </Words>
-    </Pressable>
-  );
+  const open = href === null ? null : () => router.push(href);
+  return <LinkRow words={words} name={`Open ${words}`} onOpen={open} />;
 }
 
 /** A sentence of the summary; a tap on what it rests on shows the records. */
@@ -88,7 +62,7 @@ export function FactLine({ fact: { sentence, records } }: { fact: Fact }) {
           role="list"
           style={{
             marginLeft: space(3),
-            borderBottomWidth: 1,
+            borderTopWidth: 1,
             borderColor: palette.line,
             marginBottom: space(2),
           }}

@@ -1,6 +1,6 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import type { Quiet } from '@slate-path/core/records/schema';
@@ -12,10 +12,10 @@ import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { dayMonth, shortDay } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
+import { LinkRow } from '../../parts/LinkRow';
 import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
-import { usePalette } from '../../theme/theme';
-import { space, target } from '../../theme/tokens';
+import { space } from '../../theme/tokens';
 import { OpenPath } from '../path/OpenPath';
 import { zoneOf } from '../records/clock';
 import { makeChange } from '../records/outbox';
@@ -32,7 +32,6 @@ const seenOtherwise: ReadonlySet<StreamName> = new Set<StreamName>(['online', 's
 /** The records behind one piece of evidence, the last first; those of lessons open them. */
 function RecordsBehind({ evidence }: { evidence: Evidence }) {
   const router = useRouter();
-  const palette = usePalette();
   const axis = axes[evidence.stream];
   const isOfLesson = !seenOtherwise.has(evidence.stream);
   const behind = evidence.points.filter(({ date }) => date >= evidence.since).toReversed();
@@ -48,29 +47,16 @@ function RecordsBehind({ evidence }: { evidence: Evidence }) {
     <View>
       {behind.map(({ date, source, value, classMiddle }) => {
         const line = `${shortDay(date)}: ${words(value)}${axis.yesNo || classMiddle === null ? '' : `, the class’s middle ${classMiddle}`}`;
-        if (!isOfLesson)
-          return (
-            <Words key={`${date}${source}`} style={{ paddingVertical: space(1) }}>
-              {line}
-            </Words>
-          );
+        const open = () => {
+          router.push({ pathname: '/lessons/[lessonId]', params: { lessonId: source } });
+        };
         return (
-          <Pressable
+          <LinkRow
             key={`${date}${source}`}
-            role="link"
-            aria-label={`Open the lesson, ${line}`}
-            onPress={() => {
-              router.push({ pathname: '/lessons/[lessonId]', params: { lessonId: source } });
-            }}
-            style={{
-              minHeight: target,
-              justifyContent: 'center',
-              borderBottomWidth: 1,
-              borderColor: palette.line,
-            }}
-          >
-            <Words tone="slate">{line}</Words>
-          </Pressable>
+            words={line}
+            name={`Open the lesson, ${line}`}
+            onOpen={isOfLesson ? open : null}
+          />
         );
       })}
     </View>
