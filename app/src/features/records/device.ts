@@ -16,6 +16,13 @@ export interface OutboxEntry {
   reason: string | null;
 }
 
+/** An entry to be kept, with what can be taken back from now on, or no longer. */
+export interface Keeping {
+  entry: OutboxEntry;
+  done: DoneChange | null;
+  undoneId: string | null;
+}
+
 /** A change that can still be taken back, and whose history it belongs to. */
 export interface DoneChange {
   id: string;
@@ -72,19 +79,18 @@ export class Device {
     return Object.fromEntries(answers.map(({ path, etag, answer }) => [path, { etag, answer }]));
   }
 
-  /** Resolves when the entry would survive the tab being closed, or the battery dying. */
-  async keep(entry: OutboxEntry, done: DoneChange | null, undoneId: string | null): Promise<void> {
+  /** Resolves when the entries would survive the tab being closed, or the battery dying. */
+  async keep(all: readonly Keeping[]): Promise<void> {
     const writing = this.db.transaction(['outbox', 'done'], 'readwrite', { durability: 'strict' });
-    await writing
-      .objectStore('outbox')
-      .put({ ...entry, state: entry.state === 'new' ? 'kept' : entry.state });
+    const outbox = writing.objectStore('outbox');
     const history = writing.objectStore('done');
-    if (undoneId) await history.delete(undoneId);
-    if (done) {
-      await history.put(done);
-      const ids = await history.getAllKeys();
-      for (const id of ids.slice(0, Math.max(ids.length - mostDone, 0))) await history.delete(id);
+    for (const { entry, done, undoneId } of all) {
+      await outbox.put({ ...entry, state: entry.state === 'new' ? 'kept' : entry.state });
+      if (undoneId) await history.delete(undoneId);
+      if (done) await history.put(done);
     }
+    const ids = await history.getAllKeys();
+    for (const id of ids.slice(0, Math.max(ids.length - mostDone, 0))) await history.delete(id);
     await writing.done;
   }
 

@@ -5,7 +5,7 @@ import type { Change, ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/
 import { afterPaint } from './afterPaint';
 import { ApiProblem, postJson } from './api';
 import { now } from './clock';
-import { deviceName, type Device, type DoneChange, type OutboxEntry } from './device';
+import { deviceName, type Device, type DoneChange, type Keeping, type OutboxEntry } from './device';
 import { acknowledge, dropEntry, setEntryState, showChange, useRecords } from './useRecords';
 
 const nextUlid = monotonicFactory();
@@ -38,18 +38,33 @@ function add(change: Change, entry: Pick<OutboxEntry, 'edits' | 'inverse'>, done
   const undoneId = change.kind === 'undo' ? change.payload.changeId : null;
   const full: OutboxEntry = { change, ...entry, state: 'new', reason: null };
   showChange(full, done, undoneId);
-  afterPaint(() => void keep(full, done, undoneId));
+  toKeep.push({ entry: full, done, undoneId });
+  afterPaint(() => void keepAll());
 }
 
-async function keep(entry: OutboxEntry, done: DoneChange | null, undoneId: string | null): Promise<void> {
-  try {
-    await device?.keep(entry, done, undoneId);
-    setEntryState(entry.change.id, 'kept');
-  } catch (error) {
-    // A full or forbidden disk: the change stays "not saved yet" on the screen, and is still sent.
-    console.error(error);
+let toKeep: Keeping[] = [];
+let keeping = false;
+
+/**
+ * Keeps what has been made. What comes while a disk is writing waits for it and is written at once together, so
+ * that twenty quick taps are not twenty writes behind.
+ */
+async function keepAll(): Promise<void> {
+  if (keeping) return;
+  keeping = true;
+  while (toKeep.length > 0) {
+    const all = toKeep;
+    toKeep = [];
+    try {
+      await device?.keep(all);
+      for (const { entry } of all) setEntryState(entry.change.id, 'kept');
+    } catch (error) {
+      // A full or forbidden disk: the changes stay "not saved yet" on the screen, and are still sent.
+      console.error(error);
+    }
+    void send();
   }
-  void send();
+  keeping = false;
 }
 
 /**
@@ -141,7 +156,7 @@ async function settle(answers: ChangeAnswer[]): Promise<void> {
     const words = [reason, ...errors.map(({ field, message }) => `${field}: ${message}`)].join(' ');
     setEntryState(id, 'refused', words);
     const entry = useRecords.getState().entries.find(({ change }) => change.id === id);
-    if (entry) await device?.keep(entry, null, null);
+    if (entry) await device?.keep([{ entry, done: null, undoneId: null }]);
   }
   await device?.settle([...applied], rows);
 }
