@@ -3,6 +3,7 @@ import { emptyRecords, mergeRecords } from '@slate-path/core/records/records';
 import type { LookFor, Tally } from '@slate-path/core/records/schema';
 import { axisTicks } from '../src/features/counts/axisTicks';
 import { strokesIn, sumsOf, tonesIn } from '../src/features/tallies/tallySums';
+import { strokeLines } from '../src/parts/strokes';
 
 const lookFor = (id: string, more: Partial<LookFor>): LookFor => ({
   id,
@@ -82,6 +83,49 @@ test('an axis begins at none, has even steps, reaches the largest and has room f
       expect(ticks.length).toBeLessThanOrEqual(6);
       ticks.forEach((tick, index) => {
         expect(tick).toBeCloseTo(index * step, 4);
+      });
+    }),
+  );
+});
+
+const someCounts = fc.record({
+  wanted: fc.integer({ min: 0, max: 30 }),
+  neutral: fc.integer({ min: 0, max: 30 }),
+  unwanted: fc.integer({ min: 0, max: 30 }),
+});
+
+/** Where pens are put down: one for each stroke. */
+const penDowns = (path: string) =>
+  [...path.matchAll(/M(-?\d+) (-?\d+)/g)].map(([, x, y]) => ({ x: Number(x), y: Number(y) }));
+
+test('as many strokes are drawn as were counted up to ten; above that one, and the number', () => {
+  fc.assert(
+    fc.property(someCounts, fc.integer({ min: 80, max: 200 }), (counts, width) => {
+      for (const { tone, path, number } of strokeLines(counts, width).placed) {
+        const many = counts[tone] > 10;
+        expect(penDowns(path)).toHaveLength(many ? 1 : counts[tone]);
+        expect(number).toBe(many ? String(counts[tone]) : '');
+      }
+    }),
+  );
+});
+
+test('no stroke is outside of its picture, and no two tones lie over each other', () => {
+  fc.assert(
+    fc.property(someCounts, fc.integer({ min: 80, max: 200 }), (counts, width) => {
+      const { placed, height } = strokeLines(counts, width);
+      const drawn = placed.filter(({ path }) => path !== '');
+      for (const { x, y } of drawn.flatMap(({ path }) => penDowns(path))) {
+        expect(x).toBeGreaterThanOrEqual(0);
+        expect(x).toBeLessThan(width);
+        expect(y).toBeLessThanOrEqual(height);
+      }
+      drawn.forEach(({ path, y }, index) => {
+        const before = drawn[index - 1];
+        if (before?.y !== y) return;
+        expect(Math.min(...penDowns(path).map(({ x }) => x))).toBeGreaterThanOrEqual(
+          Math.max(...penDowns(before.path).map(({ x }) => x)),
+        );
       });
     }),
   );

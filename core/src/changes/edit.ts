@@ -19,23 +19,32 @@ export type EditsByKind<Kinds> = { [K in keyof Kinds]: (payload: PayloadOf<Kinds
 
 type Row = Record<string, unknown> & { id: string };
 
+/** What an edit makes of a row; undefined where there is still none. */
+function rowAfter(row: Row | undefined, edit: Edit): Row | undefined {
+  if (!row) return edit.op === 'set' ? undefined : { ...edit.values, id: edit.id, removed: false };
+  if (edit.op === 'set') return { ...row, ...edit.values };
+  return edit.op === 'make' && row['removed'] ? { ...row, removed: false } : row;
+}
+
+/** The rows that edits change, by table and id: a tap must not copy tables of thousands to look at three rows. */
+function rowsOver(records: Records) {
+  const touched: Record<string, Record<string, Row>> = {};
+  const rowOf = ({ table, id }: Edit) =>
+    touched[table]?.[id] ?? (records[table] as Record<string, Row | undefined>)[id];
+  const lay = (edit: Edit) => {
+    const row = rowAfter(rowOf(edit), edit);
+    if (row) (touched[edit.table] ??= {})[edit.id] = row;
+  };
+  return { touched, rowOf, lay };
+}
+
 /**
  * Lays edits over records, as the app does before the server has answered.
  * @returns new records; those not touched keep their identity. A `set` of an unknown record does nothing.
  */
 export function applyEdits(records: Records, edits: readonly Edit[]): Records {
-  const touched: Record<string, Record<string, Row>> = {};
-  for (const edit of edits) {
-    const table = (touched[edit.table] ??= {});
-    const now = table[edit.id] ?? (records[edit.table] as Record<string, Row>)[edit.id];
-    if (!now) {
-      if (edit.op !== 'set') table[edit.id] = { ...edit.values, id: edit.id, removed: false };
-    } else if (edit.op === 'set') {
-      table[edit.id] = { ...now, ...edit.values };
-    } else if (edit.op === 'make' && now['removed']) {
-      table[edit.id] = { ...now, removed: false };
-    }
-  }
+  const { touched, lay } = rowsOver(records);
+  edits.forEach(lay);
   const news = Object.fromEntries(
     Object.entries(touched).map(([table, rows]) => [table, Object.values(rows)]),
   ) as RecordLists;
@@ -47,20 +56,20 @@ export function applyEdits(records: Records, edits: readonly Edit[]): Records {
  * A record that was made is removed; a field that was set gets its former value.
  */
 export function invertEdits(records: Records, edits: readonly Edit[]): Edit[] {
+  const { rowOf, lay } = rowsOver(records);
   const inverse: Edit[] = [];
   // The compiler tells apart at most 25 tables at once, so it is told that each set fits its own.
   const takeBack = (edit: Edit, values: Record<string, unknown>) =>
     inverse.unshift({ op: 'set', table: edit.table, id: edit.id, values } as Edit);
-  let now = records;
   for (const edit of edits) {
-    const before = (now[edit.table] as Record<string, Row>)[edit.id];
+    const before = rowOf(edit);
     if (edit.op === 'make' && (!before || before['removed'])) {
       takeBack(edit, { removed: true });
     } else if (edit.op === 'set' && before) {
       const values = Object.fromEntries(Object.keys(edit.values).map((field) => [field, before[field]]));
       takeBack(edit, values);
     }
-    now = applyEdits(now, [edit]);
+    lay(edit);
   }
   return inverse;
 }

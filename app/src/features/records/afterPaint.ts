@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { shallow } from 'zustand/shallow';
 import { useRecords, type RecordsState } from './useRecords';
 
 /**
@@ -15,26 +16,39 @@ export function afterPaint(work: () => void): void {
   });
 }
 
-/** Like `useRecords`, one frame late: for what may follow behind the row that was tapped. */
+const followers = new Set<() => void>();
+let following = false;
+
+/** All that follows a change follows it together: one more picture, not one for each part of the page. */
+function follow(renew: () => void): () => void {
+  followers.add(renew);
+  return () => {
+    followers.delete(renew);
+  };
+}
+
+useRecords.subscribe(() => {
+  if (following || followers.size === 0) return;
+  following = true;
+  afterPaint(() => {
+    following = false;
+    for (const renew of followers) renew();
+  });
+});
+
+/**
+ * Like `useRecords`, one frame late: for what may follow behind the row that was tapped. What is the same field
+ * by field draws nothing.
+ */
 export function useRecordsAfterPaint<T>(selector: (state: RecordsState) => T): T {
   const [shown, setShown] = useState(() => selector(useRecords.getState()));
   useEffect(() => {
-    let wanted = true;
-    let waiting = false;
     const renew = () => {
-      waiting = false;
-      if (wanted) setShown(() => selector(useRecords.getState()));
+      const next = selector(useRecords.getState());
+      setShown((last) => (shallow(last, next) ? last : next));
     };
     renew();
-    const forget = useRecords.subscribe(() => {
-      if (waiting) return;
-      waiting = true;
-      afterPaint(renew);
-    });
-    return () => {
-      wanted = false;
-      forget();
-    };
+    return follow(renew);
   }, [selector]);
   return shown;
 }

@@ -12,6 +12,22 @@ import { useRecordsAfterPaint } from '../records/afterPaint';
 import { leaveOut, sendNow } from '../records/outbox';
 import { useRecords, type RecordsState } from '../records/useRecords';
 
+/** How many changes are where. */
+interface Whereabouts {
+  /** Only on the screen. */
+  fresh: number;
+  /** On this device, to be sent. */
+  kept: number;
+  refused: number;
+  connection: RecordsState['connection'];
+}
+
+function whereabouts({ entries, connection }: RecordsState): Whereabouts {
+  const refused = entries.filter(({ state }) => state === 'refused').length;
+  const fresh = entries.filter(({ state }) => state === 'new').length;
+  return { fresh, kept: entries.length - refused - fresh, refused, connection };
+}
+
 interface Saved {
   words: string;
   /** Where everything is: what the sheet says. */
@@ -19,25 +35,22 @@ interface Saved {
   safe: boolean;
 }
 
-function savedWords({ entries, connection }: Pick<RecordsState, 'entries' | 'connection'>): Saved {
-  const refused = entries.filter(({ state }) => state === 'refused').length;
-  const fresh = entries.filter(({ state }) => state === 'new').length;
-  const kept = entries.length - refused - fresh;
+function savedWords({ fresh, kept, refused, connection }: Whereabouts): Saved {
   if (refused > 0)
     return {
       words: `${refused} refused`,
       detail: 'The server refused these. They are kept here until you decide.',
       safe: false,
     };
-  if (entries.length === 0) {
+  if (fresh > 0)
+    return { words: 'not saved yet', detail: `${fresh} are only on the screen so far.`, safe: false };
+  if (kept === 0) {
     const away = connection === 'offline';
     const detail = away
       ? 'Everything you did has reached the server. It does not answer at the moment; what you do now is kept on this device.'
       : 'Everything you did has reached the server.';
     return { words: away ? 'saved, offline' : 'saved', detail, safe: true };
   }
-  if (fresh > 0)
-    return { words: 'not saved yet', detail: `${fresh} are only on the screen so far.`, safe: false };
   if (connection === 'signed_out')
     return {
       words: `sign in to send ${kept}`,
@@ -66,20 +79,55 @@ function useSettled(busy: boolean): boolean {
   return busy && long;
 }
 
-const entriesOf = (state: RecordsState) => state.entries;
+/** By itself: each tap goes through "saving", and draws these words and not the button around them. */
+function SavedWords() {
+  const palette = usePalette();
+  const found = useRecordsAfterPaint(whereabouts);
+  const { fresh, kept, refused, connection } = found;
+  const waiting = fresh + kept + refused > 0;
+  const long = useSettled(waiting);
+  const saved = savedWords(found);
+  const words = waiting && !long && saved.safe ? 'saving' : saved.words;
+  const Icon = waiting || connection !== 'online' ? CloudOff : Check;
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1) }} testID="saved-sign">
+      {!waiting || long ? <Icon size={18} color={palette.inkQuiet} strokeWidth={2} /> : null}
+      <Words size="small" tone={saved.safe ? 'inkQuiet' : 'ink'} bold={!saved.safe} lines={2} live>
+        {words}
+      </Words>
+    </View>
+  );
+}
+
+/** Where everything is, and what can be done about what is not at the server. */
+function SavedSheet({ onClose }: { onClose: () => void }) {
+  const found = useRecordsAfterPaint(whereabouts);
+  const entries = useRecords((state) => state.entries);
+  return (
+    <Sheet title="Where everything is" onClose={onClose}>
+      <Words>{savedWords(found).detail}</Words>
+      {entries
+        .filter(({ state }) => state === 'refused')
+        .map(({ change, reason }) => (
+          <View key={change.id} style={{ gap: space(1) }}>
+            <Words bold>{change.kind}</Words>
+            <Words tone="ember">{reason ?? ''}</Words>
+            <Action
+              label="Leave it out"
+              onPress={() => {
+                void leaveOut(change.id);
+              }}
+            />
+          </View>
+        ))}
+      {entries.length > 0 ? <Action label="Send now" kind="main" onPress={sendNow} /> : null}
+    </Sheet>
+  );
+}
 
 /** Whether everything is saved, always in words; tapping says where everything is. */
 export function SavedSign() {
-  const palette = usePalette();
   const [open, setOpen] = useState(false);
-  const entries = useRecordsAfterPaint(entriesOf);
-  const connection = useRecords((state) => state.connection);
-  const waiting = entries.length > 0;
-  const long = useSettled(waiting);
-  const saved = savedWords({ entries, connection });
-  const words = waiting && !long && saved.safe ? 'saving' : saved.words;
-  const Icon = waiting || connection !== 'online' ? CloudOff : Check;
-  const showIcon = !waiting || long;
   return (
     <>
       <TouchableRipple
@@ -87,7 +135,6 @@ export function SavedSign() {
           setOpen(true);
         }}
         role="button"
-        aria-label={`${words}. Where is everything?`}
         style={{
           minHeight: target,
           justifyContent: 'center',
@@ -96,37 +143,14 @@ export function SavedSign() {
           maxWidth: 170,
         }}
       >
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1) }} testID="saved-sign">
-          {showIcon ? <Icon size={18} color={palette.inkQuiet} strokeWidth={2} /> : null}
-          <Words size="small" tone={saved.safe ? 'inkQuiet' : 'ink'} bold={!saved.safe} lines={2} live>
-            {words}
-          </Words>
-        </View>
+        <SavedWords />
       </TouchableRipple>
       {open ? (
-        <Sheet
-          title="Where everything is"
+        <SavedSheet
           onClose={() => {
             setOpen(false);
           }}
-        >
-          <Words>{saved.detail}</Words>
-          {entries
-            .filter(({ state }) => state === 'refused')
-            .map(({ change, reason }) => (
-              <View key={change.id} style={{ gap: space(1) }}>
-                <Words bold>{change.kind}</Words>
-                <Words tone="ember">{reason ?? ''}</Words>
-                <Action
-                  label="Leave it out"
-                  onPress={() => {
-                    void leaveOut(change.id);
-                  }}
-                />
-              </View>
-            ))}
-          {waiting ? <Action label="Send now" kind="main" onPress={sendNow} /> : null}
-        </Sheet>
+        />
       ) : null}
     </>
   );

@@ -2,8 +2,8 @@ import { memo, useCallback, useEffect, useState } from 'react';
 import { View } from 'react-native';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { durationWords } from '@slate-path/core/tallies/duration';
-import { TallyStrokes } from '../../parts/TallyStrokes';
 import { TapArea } from '../../parts/TapArea';
+import { ToneStrokes } from '../../parts/ToneStrokes';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { radius, space } from '../../theme/tokens';
@@ -18,6 +18,8 @@ interface StudentTileProps {
   name: string;
   away: boolean;
   held: boolean;
+  /** Of the whole tile, in pixels. */
+  width: number;
   onTap: (lesson: Lesson, studentId: string | null) => void;
 }
 
@@ -59,9 +61,35 @@ function spoken(name: string, { wanted, neutral, unwanted, seconds, running }: T
   return `${name}: ${parts.join(', ') || 'none'}`;
 }
 
+/** What is left and right of the strokes: padding and border. */
+const besides = 2 * space(2) + 4;
+const timedWidth = 52;
+
+const nameStyle = { lineHeight: 20 };
+
+/** By itself: a stroke more leaves the name as it is. */
+const TileName = memo(function TileName({
+  name,
+  held,
+  away,
+}: Pick<StudentTileProps, 'name' | 'held' | 'away'>) {
+  return (
+    <>
+      <Words bold={held} lines={2} tone={away ? 'inkQuiet' : 'ink'} style={nameStyle}>
+        {name}
+      </Words>
+      {away ? (
+        <Words size="small" tone="inkQuiet">
+          away
+        </Words>
+      ) : null}
+    </>
+  );
+});
+
 /** A student in the tally: the name, and the strokes below it. Who is away is seen and out of reach. */
 export const StudentTile = memo(function StudentTile(props: StudentTileProps) {
-  const { lesson, studentId, name, away, held, onTap } = props;
+  const { lesson, studentId, name, away, held, width, onTap } = props;
   const palette = usePalette();
   const tones = useRecords(({ current }) => tonesIn(current, lesson.id, studentId));
   const tap = useCallback(() => {
@@ -77,23 +105,14 @@ export const StudentTile = memo(function StudentTile(props: StudentTileProps) {
     paddingHorizontal: space(2),
     paddingVertical: held ? space(1) : space(1) + 1,
   } as const;
+  const timed = tones.seconds > 0 || tones.running > 0;
+  const { wanted, neutral, unwanted } = tones;
   const inside = (
     <>
-      <Words bold={held} lines={2} tone={away ? 'inkQuiet' : 'ink'} style={{ lineHeight: 20 }}>
-        {name}
-      </Words>
-      {away ? (
-        <Words size="small" tone="inkQuiet">
-          away
-        </Words>
-      ) : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space(1) }}>
-        <TallyStrokes count={tones.wanted} tone="wanted" />
-        <TallyStrokes count={tones.neutral} tone="neutral" />
-        <TallyStrokes count={tones.unwanted} tone="unwanted" />
-        {tones.seconds > 0 || tones.running > 0 ? (
-          <Timed lesson={lesson} studentId={studentId} seconds={tones.seconds} />
-        ) : null}
+      <TileName name={name} held={held} away={away} />
+      <View style={{ flexDirection: 'row' }}>
+        <ToneStrokes {...{ wanted, neutral, unwanted }} width={width - besides - (timed ? timedWidth : 0)} />
+        {timed ? <Timed lesson={lesson} studentId={studentId} seconds={tones.seconds} /> : null}
       </View>
     </>
   );

@@ -19,10 +19,10 @@ import { FocusSheet } from './FocusSheet';
 import { LookForTray } from './LookForTray';
 import { NoLookFors } from './NoLookFors';
 import { StudentCounts } from './StudentCounts';
-import { StudentTile } from './StudentTile';
 import { beginTallying, tallyOnce } from './tallying';
 import { strokesIn } from './tallySums';
 import { TallyList } from './TallyList';
+import { TallyTiles } from './TallyTiles';
 import { useFocus } from './useFocus';
 import { useShownNames } from './useShownNames';
 import { useTallyKeys } from './useTallyKeys';
@@ -45,8 +45,21 @@ function holdWords(
   return { bold: '', rest: 'Tap a student or what you see.' };
 }
 
-/** How much was seen here, and whether anybody looked. */
-function Observed({ observed, strokes }: { observed: 'not yet' | 'on' | 'no longer'; strokes: number }) {
+type Observation = 'not yet' | 'on' | 'no longer';
+
+/** How many strokes some lessons have; the stroke itself comes first, its sum a frame later. */
+function useStrokes<T>(lessonIds: readonly string[], read: (strokes: number) => T): T {
+  return useRecordsAfterPaint(
+    useCallback(({ current }: RecordsState) => read(strokesIn(current, lessonIds)), [lessonIds, read]),
+  );
+}
+
+const asItIs = (strokes: number) => strokes;
+const isAny = (strokes: number) => strokes > 0;
+
+/** How much was seen here, and whether anybody looked: by itself, so that a stroke more does not draw the page. */
+function Observed({ observed, lessonIds }: { observed: Observation; lessonIds: readonly string[] }) {
+  const strokes = useStrokes(lessonIds, asItIs);
   const words =
     observed === 'not yet'
       ? 'Not observed yet'
@@ -58,20 +71,13 @@ function Observed({ observed, strokes }: { observed: 'not yet' | 'on' | 'no long
   );
 }
 
-/** Whether a lesson is observed, and how many strokes it has. */
-function useObserved(lesson: Lesson, rows: readonly LessonRow[]) {
-  const lessonIds = useMemo(
-    () => [...new Set([lesson.id, ...rows.map((row) => row.lesson.id)])],
-    [lesson.id, rows],
-  );
-  // The stroke itself comes first; its sum follows a frame later.
-  const strokes = useRecordsAfterPaint(
-    useCallback(({ current }: RecordsState) => strokesIn(current, lessonIds), [lessonIds]),
-  );
+/** Whether a lesson is observed. */
+function useObserved(lesson: Lesson, lessonIds: readonly string[]): Observation {
+  const seen = useStrokes(lessonIds, isAny);
   const tallying = useRecords(({ current }) => current.tallying[lesson.id]);
   const on = tallying !== undefined && !tallying.removed;
-  const observed = !on && strokes === 0 ? 'not yet' : on && tallying.offAt !== null ? 'no longer' : 'on';
-  return { observed, strokes } as const;
+  if (on) return tallying.offAt === null ? 'on' : 'no longer';
+  return seen ? 'on' : 'not yet';
 }
 
 /** Seeing and counting, with one thumb: the students, and under them what is looked for. */
@@ -82,7 +88,11 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
   const [sheet, setSheet] = useState<'focus' | 'student' | null>(null);
   const { focuses, focus, lookFors, all, choose } = useFocus(lesson);
   const known = useRecords((state) => state.current.lookFor);
-  const { observed, strokes } = useObserved(lesson, rows);
+  const lessonIds = useMemo(
+    () => [...new Set([lesson.id, ...rows.map((row) => row.lesson.id)])],
+    [lesson.id, rows],
+  );
+  const observed = useObserved(lesson, lessonIds);
   const names = useShownNames(rows);
   const history = tallyHistory(lesson.id);
   const nameOf = (studentId: string | null) =>
@@ -144,7 +154,7 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
           </Words>
           {bold ? ` ${rest}` : rest}
         </Words>
-        <Observed observed={observed} strokes={strokes} />
+        <Observed observed={observed} lessonIds={lessonIds} />
       </View>
       {observed === 'on' ? null : (
         <Action
@@ -168,7 +178,7 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
   const tray = <LookForTray lookFors={lookFors} heldId={heldLookFor} column={wide} onTap={tapLookFor} />;
   return (
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
-      <Tiles lesson={lesson} rows={rows} names={names} heldStudent={heldStudent} onTap={tapTile} />
+      <TallyTiles lesson={lesson} rows={rows} names={names} heldStudent={heldStudent} onTap={tapTile} />
       {wide ? (
         <ScrollView
           style={{
@@ -241,57 +251,3 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
 }
 
 const noName = { givenName: '', familyName: '', called: '' };
-
-interface TilesProps {
-  lesson: Lesson;
-  rows: readonly LessonRow[];
-  names: ReadonlyMap<string, string>;
-  heldStudent: string | null | undefined;
-  onTap: (lesson: Lesson, studentId: string | null) => void;
-}
-
-/** The students three or more beside each other, the whole class first. */
-function Tiles({ lesson, rows, names, heldStudent, onTap }: TilesProps) {
-  const palette = usePalette();
-  const wide = useWide();
-  const across = wide ? 5 : 3;
-  const tiles = [
-    { id: null, name: 'Whole class', own: lesson, away: false },
-    ...rows.map(({ student, presence, lesson: own }) => ({
-      id: student.id,
-      name: names.get(student.id) ?? '',
-      own,
-      away: own.takenAt !== null && (presence.away || presence.setAside),
-    })),
-  ];
-  const lines = Array.from({ length: Math.ceil(tiles.length / across) }, (_, line) =>
-    tiles.slice(line * across, (line + 1) * across),
-  );
-  return (
-    <ScrollView
-      style={{ flex: 1, backgroundColor: palette.ground }}
-      contentContainerStyle={{ padding: space(3), gap: space(2) }}
-    >
-      <View role="list" aria-label="Students to tally" style={{ gap: space(2) }}>
-        {lines.map((line, index) => (
-          <View key={index} style={{ flexDirection: 'row', gap: space(2) }}>
-            {line.map(({ id, name, own, away }) => (
-              <StudentTile
-                key={id ?? 'class'}
-                lesson={own}
-                studentId={id}
-                name={name}
-                away={away}
-                held={heldStudent !== undefined && heldStudent === id}
-                onTap={onTap}
-              />
-            ))}
-            {Array.from({ length: across - line.length }, (_, empty) => (
-              <View key={empty} style={{ flex: 1 }} />
-            ))}
-          </View>
-        ))}
-      </View>
-    </ScrollView>
-  );
-}

@@ -1,8 +1,6 @@
-import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Records } from '@slate-path/core/records/records';
 import type { LookFor, Tally } from '@slate-path/core/records/schema';
 import { countsOf, type Count } from '@slate-path/core/tallies/counts';
-import { remembered } from '../records/remembered';
 
 /** What one student (or, null, the whole class) has in one lesson. */
 export interface StudentSums {
@@ -11,33 +9,7 @@ export interface StudentSums {
   running: Tally[];
 }
 
-const none: StudentSums = { counts: [], running: [] };
-const keyOf = (lessonId: string, studentId: string | null) => `${lessonId} ${studentId ?? ''}`;
-
-const allSums = remembered(
-  (records) => [records.tally, records.lookFor],
-  (records): Map<string, StudentSums> => {
-    const tallies = Object.values(records.tally);
-    const sums = new Map<string, StudentSums>();
-    for (const [key, counts] of groupBy(countsOf(tallies, records.lookFor), (c) =>
-      keyOf(c.lessonId, c.studentId),
-    ))
-      sums.set(key, { counts, running: [] });
-    for (const tally of tallies) {
-      if (tally.removed || tally.amount !== null) continue;
-      const key = keyOf(tally.lessonId, tally.studentId);
-      const found = sums.get(key) ?? { ...none, running: [] };
-      sums.set(key, { ...found, running: [...found.running, tally] });
-    }
-    return sums;
-  },
-);
-
-/** A student's sums in a lesson, as everything recorded here says. */
-export function sumsOf(records: Records, lessonId: string, studentId: string | null): StudentSums {
-  return allSums(records).get(keyOf(lessonId, studentId)) ?? none;
-}
-
+/** The same put together by tone, as the strokes show it; seconds are no strokes. */
 export interface ToneSums {
   wanted: number;
   neutral: number;
@@ -47,13 +19,20 @@ export interface ToneSums {
   running: number;
 }
 
+type LookFors = Records['lookFor'];
+
+const noSums: StudentSums = { counts: [], running: [] };
 const noTones: ToneSums = { wanted: 0, neutral: 0, unwanted: 0, seconds: 0, running: 0 };
 
-/** The same put together by tone, as the strokes show it; seconds are no strokes. */
-function tonesOf({ counts, running }: StudentSums, lookFors: Readonly<Record<string, LookFor>>): ToneSums {
+function sumsFrom(tallies: readonly Tally[], lookFors: LookFors): StudentSums {
+  const running = tallies.filter(({ removed, amount }) => !removed && amount === null);
+  return { counts: countsOf(tallies, lookFors), running };
+}
+
+function tonesFrom({ counts, running }: StudentSums, lookFors: LookFors): ToneSums {
   const sums = { ...noTones, running: running.length };
   for (const { lookForId, amount } of counts) {
-    const lookFor = lookFors[lookForId];
+    const lookFor: LookFor | undefined = lookFors[lookForId];
     if (!lookFor) continue;
     if (lookFor.measure === 'seconds') sums.seconds += amount;
     else sums[lookFor.tone] += amount;
@@ -62,32 +41,79 @@ function tonesOf({ counts, running }: StudentSums, lookFors: Readonly<Record<str
 }
 
 const toneNames = Object.keys(noTones) as (keyof ToneSums)[];
-let lastTones = new Map<string, ToneSums>();
 
-/** Everybody's, each the same object until it changes, so that a stroke draws one tile and no other. */
-const allTones = remembered(
-  (records) => [records.tally, records.lookFor],
-  (records): Map<string, ToneSums> => {
-    const tones = new Map<string, ToneSums>();
-    for (const [key, sums] of allSums(records)) {
-      const next = tonesOf(sums, records.lookFor);
-      const last = lastTones.get(key);
-      tones.set(key, last && toneNames.every((name) => last[name] === next[name]) ? last : next);
-    }
-    lastTones = tones;
-    return tones;
-  },
-);
+const sameTones = (a: ToneSums, b: ToneSums) => toneNames.every((name) => a[name] === b[name]);
+
+interface Group {
+  tallies: Map<string, Tally>;
+  sums: StudentSums;
+  tones: ToneSums;
+}
+
+type Place = Pick<Tally, 'lessonId' | 'studentId'>;
+
+const placeOf = ({ lessonId, studentId }: Place) => `${lessonId} ${studentId ?? ''}`;
+
+/**
+ * Everybody's in every lesson, kept from one look to the next: a stroke counts its own student again and
+ * nobody else, whose sums stay the same objects, so that one tile is drawn and no other.
+ */
+const kept = { tally: {} as Records['tally'], lookFor: {} as LookFors, groups: new Map<string, Group>() };
+
+function put(tally: Tally): string {
+  const place = placeOf(tally);
+  const group = kept.groups.get(place) ?? { tallies: new Map(), sums: noSums, tones: noTones };
+  kept.groups.set(place, group);
+  group.tallies.set(tally.id, tally);
+  return place;
+}
+
+function takeOut(tally: Tally): string {
+  const place = placeOf(tally);
+  kept.groups.get(place)?.tallies.delete(tally.id);
+  return place;
+}
+
+/** Brings the groups up to these tallies. @returns the places where something changed */
+function regroup(tallies: Records['tally']): Set<string> {
+  const changed = new Set<string>();
+  for (const before of Object.values(kept.tally)) {
+    const next = tallies[before.id];
+    if (next !== before && (!next || placeOf(next) !== placeOf(before))) changed.add(takeOut(before));
+  }
+  for (const tally of Object.values(tallies)) if (kept.tally[tally.id] !== tally) changed.add(put(tally));
+  kept.tally = tallies;
+  return changed;
+}
+
+function groupsOf({ tally, lookFor }: Records): ReadonlyMap<string, Group> {
+  const changed = tally === kept.tally ? [] : regroup(tally);
+  const known = lookFor === kept.lookFor;
+  kept.lookFor = lookFor;
+  for (const place of known ? changed : kept.groups.keys()) {
+    const group = kept.groups.get(place);
+    if (!group) continue;
+    group.sums = sumsFrom([...group.tallies.values()], lookFor);
+    const tones = tonesFrom(group.sums, lookFor);
+    if (!sameTones(tones, group.tones)) group.tones = tones;
+  }
+  return kept.groups;
+}
+
+/** A student's sums in a lesson, as everything recorded here says. */
+export function sumsOf(records: Records, lessonId: string, studentId: string | null): StudentSums {
+  return groupsOf(records).get(placeOf({ lessonId, studentId }))?.sums ?? noSums;
+}
 
 export function tonesIn(records: Records, lessonId: string, studentId: string | null): ToneSums {
-  return allTones(records).get(keyOf(lessonId, studentId)) ?? noTones;
+  return groupsOf(records).get(placeOf({ lessonId, studentId }))?.tones ?? noTones;
 }
 
 /** How many strokes a lesson has in all. */
 export function strokesIn(records: Records, lessonIds: readonly string[]): number {
   const known = new Set(lessonIds);
-  return [...allSums(records).values()]
-    .flatMap(({ counts }) => counts)
+  return [...groupsOf(records).values()]
+    .flatMap(({ sums }) => sums.counts)
     .filter(
       ({ lessonId, lookForId }) => known.has(lessonId) && records.lookFor[lookForId]?.measure !== 'seconds',
     )
