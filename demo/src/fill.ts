@@ -1,121 +1,73 @@
-import { monotonicFactory } from 'ulid';
-import type { CalendarReading } from '@slate-path/core/calendar/icalendar';
 import { lessonId } from '@slate-path/core/calendar/lessons';
 import { addDays, daysBetween } from '@slate-path/core/calendar/localTime';
 import { instantOf, localMoment } from '@slate-path/core/calendar/zone';
-import type { ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
+import type { ChangeOf, KindName } from '@slate-path/core/changes/schema';
 import type {
   DayOff,
   Enrolment,
   Focus,
-  Guardian,
   LookFor,
   Meeting,
   Standing,
   Student,
   Term,
 } from '@slate-path/core/records/schema';
+import type { RecordLists } from '@slate-path/core/records/records';
 import type { MarkFields } from '@slate-path/core/roll/changes';
 import { standingFor } from '@slate-path/core/roll/standings';
-import { acceptedPeople, defaultDecision, type MergedRow } from '@slate-path/core/roster/mergeRoster';
 import type { ApiClient } from './apiClient';
 import type { Exception } from './attendance';
-import { daysOffCalendar, rosterCsv } from './files';
 import { platformArchive, workClass } from './fromElsewhere';
-import { classes, periodTimes, school } from './scenario';
+import { classes, school } from './scenario';
+import { setUp, setUpAt, type DemoPlaces } from './setUp';
 import { circleClass, makeCircles } from './circles';
 import { demoTopics, makeNotes, type NoteWorld } from './notes';
 import { makeSweeps, sweptClass } from './sweeps';
 import { makeTallies, talliedClasses, type TalliedLesson } from './tallies';
 import { checkInClass, checkInSetting, makeCheckIns } from './weather';
-import { makeTerm, meetingKey, type DemoLesson, type DemoTerm } from './term';
+import { makeTerm, type DemoLesson, type DemoTerm } from './term';
+import { TermBook } from './termBook';
 
 type Payload<K extends KindName> = ChangeOf<K>['payload'];
 
-/** Collects changes and sends them through the one door, in batches. */
-class Sender {
-  private readonly nextUlid = monotonicFactory();
-  private waiting: unknown[] = [];
-
-  constructor(private readonly client: ApiClient) {}
-
-  id(at: number): string {
-    return this.nextUlid(at);
-  }
-
-  async add<K extends KindName>(kind: K, payload: Payload<K>, at: number): Promise<void> {
-    this.waiting.push({ id: this.id(at), kind, payload, madeAt: new Date(at).toISOString(), device: 'demo' });
-    if (this.waiting.length >= 200) await this.send();
-  }
-
-  async send(): Promise<void> {
-    if (this.waiting.length === 0) return;
-    const { answers } = await this.client.postJson<{ answers: ChangeAnswer[] }>('/api/changes', {
-      changes: this.waiting,
-    });
-    const refused = answers.find(({ outcome }) => outcome === 'refused');
-    if (refused) throw new Error(`The demo's change was refused: ${JSON.stringify(refused)}`);
-    this.waiting = [];
-  }
-}
-
-interface Setup {
+/** What a new place knows before the first day of the term. */
+interface Setup extends RecordLists {
   term: Term[];
   dayOff: DayOff[];
   meeting: Meeting[];
   student: Student[];
-  guardian: Guardian[];
   enrolment: Enrolment[];
   standing: Standing[];
   focus: Focus[];
   lookFor: LookFor[];
 }
 
-/** Fills a new teacher's place with the demo term: through files, views and changes, like a teacher would. */
+/**
+ * Fills a new teacher's place with the demo term: the set-up through files and views, like a teacher would;
+ * the term itself, and what a learning platform knows of it, as archives.
+ */
 export async function fillDemo(client: ApiClient, now: number, seed?: string): Promise<DemoTerm> {
   const term = makeTerm(now, seed);
-  const begun = Date.parse(`${term.startsOn}T07:00:00Z`) - 3 * 86_400_000;
-  const sender = new Sender(client);
-  await sender.add(
-    'term.set',
-    { id: sender.id(begun), name: 'Autumn term', startsOn: term.startsOn, endsOn: term.endsOn },
-    begun,
-  );
-  const calendar = await client.postFile<CalendarReading>(
-    '/api/days-off-reading',
-    daysOffCalendar(term.startsOn),
-  );
-  await sender.add(
-    'dayOff.add',
-    { days: calendar.days.map((day) => ({ id: sender.id(begun), ...day })) },
-    begun,
-  );
-  const sections = new Map<string, string>();
-  const meetings = new Map<string, string>();
-  for (const { name, subject, room, meets } of classes) {
-    const id = sender.id(begun);
-    sections.set(name, id);
-    await sender.add('section.set', { id, name, subject, room }, begun);
-    for (const [weekday, period] of meets) {
-      const meetingId = sender.id(begun);
-      meetings.set(meetingKey(name, weekday, period), meetingId);
-      const meeting = {
-        id: meetingId,
-        sectionId: id,
-        weekday,
-        ...periodTimes(period),
-        validFrom: null,
-        validUntil: null,
-      };
-      await sender.add('meeting.add', meeting, begun);
-    }
-  }
-  await sender.send();
-  for (const { name } of classes)
-    await bringRoster(client, sender, term, name, sections.get(name) ?? '', begun);
+  const places = await setUp(client, term);
   const setup = await client.get<Setup>('/api/setup');
+  const book = new TermBook();
+  writeTerm(book, term, places, setup, now);
+  await client.postFile('/api/archive', book.archive(setup, school.zone, now));
+  await bringWork(client, term, setup, places.sections.get(workClass) ?? '', now);
+  return term;
+}
+
+/** Everything that happened in the term up to now. */
+function writeTerm(
+  book: TermBook,
+  term: DemoTerm,
+  { sections, meetings }: DemoPlaces,
+  setup: Setup,
+  now: number,
+): void {
+  const begun = setUpAt(term);
   const students = new Map(setup.student.map(({ schoolId, id }) => [schoolId, id]));
-  const observed: Parameters<typeof makeCheckIns>[0][number][] = [];
+  const checkedIn: Parameters<typeof makeCheckIns>[0][number][] = [];
   const tallied = new Map<string, TalliedLesson[]>();
   for (const lesson of term.lessons) {
     const key = {
@@ -125,59 +77,56 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
       startsAt: lesson.startsAt,
       endsAt: lesson.endsAt,
     };
-    await addLesson(sender, lesson, key, students, setup.standing);
-    if (lesson.className === checkInClass && lesson.fate === 'taken')
-      observed.push({ key, there: thereIn(lesson, term, students) });
-    if (lesson.className in talliedClasses && lesson.fate === 'taken') {
+    addLesson(book, lesson, key, students, setup.standing);
+    if (lesson.fate !== 'taken') continue;
+    const there = thereIn(lesson, term, students);
+    if (lesson.className === checkInClass) checkedIn.push({ key, there });
+    if (lesson.className in talliedClasses) {
       const begins = instantOf({ date: lesson.date, time: lesson.startsAt }, school.zone);
       const found: TalliedLesson = {
         key,
         week: Math.floor(daysBetween(term.startsOn, lesson.date) / 7),
-        there: thereIn(lesson, term, students),
+        there,
         instantOf: (minute) => new Date(begins + Math.round(minute * 60_000)).toISOString(),
       };
       tallied.set(lesson.className, [...(tallied.get(lesson.className) ?? []), found]);
     }
   }
   const checkInSectionId = sections.get(checkInClass) ?? '';
-  await sender.add('checkIn.setting', { sectionId: checkInSectionId, ...checkInSetting }, begun);
+  book.add('checkIn.setting', { sectionId: checkInSectionId, ...checkInSetting }, begun);
   const momentOf = (date: string, before: number, startsAt: string) =>
     new Date(instantOf({ date, time: startsAt }, school.zone) - before * 60_000).toISOString();
-  for (const payload of makeCheckIns(observed, momentOf))
-    await sender.add('checkIn.record', payload, Date.parse(payload.checkIn.at));
-  for (const [className, lessons] of tallied) await addTallies(sender, className, lessons, setup);
+  for (const payload of makeCheckIns(checkedIn, momentOf))
+    book.add('checkIn.record', payload, Date.parse(payload.checkIn.at));
+  for (const [className, lessons] of tallied) addTallies(book, className, lessons, setup);
   for (const payload of makeSweeps(tallied.get(sweptClass) ?? []))
-    await sender.add('sweep.set', payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
-  const topics = demoTopics.map((topic) => ({ id: sender.id(begun), ...topic }));
-  for (const topic of topics) await sender.add('topic.add', { ...topic, marks: [] }, begun);
-  await sender.send();
+    book.add('sweep.set', payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
+  const topics = demoTopics.map((topic) => ({ id: book.id(begun), ...topic }));
+  for (const topic of topics) book.add('topic.add', { ...topic, marks: [] }, begun);
   const world = {
     topics,
     students: setup.student,
-    newId: (at: number) => sender.id(at),
+    newId: (at: number) => book.id(at),
     calendar: { terms: setup.term, daysOff: setup.dayOff, meetings: setup.meeting, lessons: [] },
   };
-  for (const [className, lessons] of tallied) await addNotes(sender, className, lessons, world, now);
-  await addSteps(sender, term, setup, sections, now);
-  await sender.send();
-  await bringWork(client, term, setup, sections.get(workClass) ?? '', now);
-  return term;
+  for (const [className, lessons] of tallied) addNotes(book, className, lessons, world, now);
+  addSteps(book, term, setup, sections, now);
 }
 
 /** The call home in the seventh week, after which a run of absence ended. */
-async function addSteps(
-  sender: Sender,
+function addSteps(
+  book: TermBook,
   term: DemoTerm,
   { student }: Setup,
   sections: ReadonlyMap<string, string>,
   now: number,
-): Promise<void> {
+): void {
   const pell = student.find(({ givenName, familyName }) => `${givenName} ${familyName}` === 'Pell Arbuckle');
   const date = addDays(term.startsOn, 6 * 7 + 3);
   const at = instantOf({ date, time: '16:10' }, school.zone);
   if (!pell || at > now) return;
   const step = {
-    id: sender.id(at),
+    id: book.id(at),
     studentId: pell.id,
     sectionId: sections.get('Boat Workshop') ?? '',
     concern: 'absent' as const,
@@ -186,10 +135,10 @@ async function addSteps(
     text: 'Called home: the ferry times had changed. The early boat now.',
     lookAgainOn: addDays(date, 14),
   };
-  await sender.add('step.take', step, at);
+  book.add('step.take', step, at);
   const { id, studentId, kind, text } = step;
   const again = instantOf({ date: step.lookAgainOn, time: '16:00' }, school.zone);
-  if (again < now) await sender.add('step.set', { id, studentId, kind, text, lookAgainOn: null }, again);
+  if (again < now) book.add('step.set', { id, studentId, kind, text, lookAgainOn: null }, again);
 }
 
 /** Work and what was done online come from a learning platform, as a file. */
@@ -221,42 +170,42 @@ async function bringWork(
 }
 
 /** A teacher's notes; what was promised more than a few days ago is settled. */
-async function addNotes(
-  sender: Sender,
+function addNotes(
+  book: TermBook,
   className: string,
   lessons: readonly TalliedLesson[],
   world: NoteWorld,
   now: number,
-): Promise<void> {
+): void {
   const room = classes.find(({ name }) => name === className)?.room ?? '';
   for (const payload of makeNotes(className, lessons, room, world)) {
-    await sender.add('note.write', payload, Date.parse(payload.at));
+    book.add('note.write', payload, Date.parse(payload.at));
     const { id, lookAgainOn } = payload;
     if (lookAgainOn === null || Date.parse(lookAgainOn) > now - 4 * 86_400_000) continue;
     const settledAt = Date.parse(`${lookAgainOn}T15:00:00Z`);
-    await sender.add('followUp.set', { id, dueOn: lookAgainOn, outcome: 'done' }, settledAt);
+    book.add('followUp.set', { id, dueOn: lookAgainOn, outcome: 'done' }, settledAt);
   }
 }
 
 /** What was seen in the lessons of a class, and the circles it sat in. */
-async function addTallies(
-  sender: Sender,
+function addTallies(
+  book: TermBook,
   className: string,
   lessons: readonly TalliedLesson[],
   { focus: focuses, lookFor }: Setup,
-): Promise<void> {
+): void {
   const focus = focuses.find(({ name }) => name === talliedClasses[className]);
   if (!focus) throw new Error(`There is no set for ${className}`);
   const lookFors = focus.lookForIds.flatMap((id) => lookFor.find((found) => found.id === id) ?? []);
-  const newId = (at: number) => sender.id(at);
+  const newId = (at: number) => book.id(at);
   for (const { kind, payload } of makeTallies(lessons, focus, lookFors, newId))
-    await sender.add(kind, payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
+    book.add(kind, payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
   if (className !== circleClass) return;
   for (const { begin, tallies, endedAt, goals } of makeCircles(lessons, lookFors, newId)) {
-    await sender.add('circle.begin', begin, Date.parse(begin.startedAt));
-    await sender.add('tally.add', tallies, Date.parse(endedAt) - 1000);
-    await sender.add('circle.end', { id: begin.id, endedAt }, Date.parse(endedAt));
-    for (const goal of goals) await sender.add('circle.nextGoal', goal, Date.parse(endedAt) + 1000);
+    book.add('circle.begin', begin, Date.parse(begin.startedAt));
+    book.add('tally.add', tallies, Date.parse(endedAt) - 1000);
+    book.add('circle.end', { id: begin.id, endedAt }, Date.parse(endedAt));
+    for (const goal of goals) book.add('circle.nextGoal', goal, Date.parse(endedAt) + 1000);
   }
 }
 
@@ -268,26 +217,6 @@ function thereIn(lesson: DemoLesson, term: DemoTerm, students: ReadonlyMap<strin
     .map(({ schoolId, givenName }) => ({ id: students.get(schoolId) ?? '', givenName }));
 }
 
-async function bringRoster(
-  client: ApiClient,
-  sender: Sender,
-  term: DemoTerm,
-  name: string,
-  sectionId: string,
-  at: number,
-): Promise<void> {
-  const students = term.students.filter((student) => student.classes.includes(name));
-  const path = `/api/sections/${sectionId}/roster-reading`;
-  const { rows } = await client.postFile<{ rows: MergedRow[] }>(path, rosterCsv(students));
-  const accepted = rows.filter((row) => defaultDecision(row) === 'accept');
-  if (accepted.length !== students.length)
-    throw new Error(`${name}: ${accepted.length} of ${students.length} rows are good`);
-  const { guardian } = await client.get<Setup>('/api/setup');
-  const people = acceptedPeople(accepted, { guardians: guardian }, null, () => sender.id(at));
-  await sender.add('roster.accept', { sectionId, people, gone: [] }, at);
-  await sender.send();
-}
-
 function markOf(exception: Exception, studentId: string, standings: Standing[]): MarkFields {
   const { kind, arrivedAt, leftAt } = exception;
   const countsAs = kind === 'excused' ? 'away' : kind;
@@ -295,25 +224,25 @@ function markOf(exception: Exception, studentId: string, standings: Standing[]):
   return { studentId, standingId: standing?.id ?? null, arrivedAt, leftAt };
 }
 
-async function addLesson(
-  sender: Sender,
+function addLesson(
+  book: TermBook,
   lesson: DemoLesson,
   key: Payload<'roll.mark'>['lesson'],
   students: Map<string, string>,
   standings: Standing[],
-): Promise<void> {
+): void {
   const at = Date.parse(lesson.takenAt);
   if (lesson.fate === 'forgotten') return;
   if (lesson.fate === 'set_aside') {
-    await sender.add('lesson.setAside', { lesson: key, setAside: true, label: 'Assembly' }, at);
+    book.add('lesson.setAside', { lesson: key, setAside: true, label: 'Assembly' }, at);
     return;
   }
   const idOf = (exception: Exception) => students.get(exception.student.schoolId) ?? '';
   const marks = lesson.exceptions.map((exception) => markOf(exception, idOf(exception), standings));
-  await sender.add('roll.mark', { lesson: key, marks, takenAt: lesson.takenAt }, at);
+  book.add('roll.mark', { lesson: key, marks, takenAt: lesson.takenAt }, at);
   for (const exception of lesson.exceptions) {
     if (!exception.comment) continue;
-    await sender.add(
+    book.add(
       'roll.comment',
       { lesson: key, studentId: idOf(exception), comment: exception.comment },
       at + 60_000,

@@ -1,0 +1,81 @@
+import type { CalendarReading } from '@slate-path/core/calendar/icalendar';
+import type { Guardian } from '@slate-path/core/records/schema';
+import { acceptedPeople, defaultDecision, type MergedRow } from '@slate-path/core/roster/mergeRoster';
+import type { ApiClient } from './apiClient';
+import { daysOffCalendar, rosterCsv } from './files';
+import { classes, periodTimes } from './scenario';
+import { Sender } from './sender';
+import { meetingKey, type DemoTerm } from './term';
+
+/** What the term is written into: ids of classes by name, of meetings by class, day and period. */
+export interface DemoPlaces {
+  sections: Map<string, string>;
+  meetings: Map<string, string>;
+}
+
+/** In milliseconds: three days before the term, on which its teacher sets everything up. */
+export const setUpAt = ({ startsOn }: DemoTerm) => Date.parse(`${startsOn}T07:00:00Z`) - 3 * 86_400_000;
+
+/** Term, days off, classes and rosters: through files, views and changes, like a teacher would. */
+export async function setUp(client: ApiClient, term: DemoTerm): Promise<DemoPlaces> {
+  const begun = setUpAt(term);
+  const sender = new Sender(client);
+  await sender.add(
+    'term.set',
+    { id: sender.id(begun), name: 'Autumn term', startsOn: term.startsOn, endsOn: term.endsOn },
+    begun,
+  );
+  const calendar = await client.postFile<CalendarReading>(
+    '/api/days-off-reading',
+    daysOffCalendar(term.startsOn),
+  );
+  await sender.add(
+    'dayOff.add',
+    { days: calendar.days.map((day) => ({ id: sender.id(begun), ...day })) },
+    begun,
+  );
+  const sections = new Map<string, string>();
+  const meetings = new Map<string, string>();
+  for (const { name, subject, room, meets } of classes) {
+    const id = sender.id(begun);
+    sections.set(name, id);
+    await sender.add('section.set', { id, name, subject, room }, begun);
+    for (const [weekday, period] of meets) {
+      const meetingId = sender.id(begun);
+      meetings.set(meetingKey(name, weekday, period), meetingId);
+      const meeting = {
+        id: meetingId,
+        sectionId: id,
+        weekday,
+        ...periodTimes(period),
+        validFrom: null,
+        validUntil: null,
+      };
+      await sender.add('meeting.add', meeting, begun);
+    }
+  }
+  await sender.send();
+  for (const { name } of classes)
+    await bringRoster(client, sender, term, name, sections.get(name) ?? '', begun);
+  return { sections, meetings };
+}
+
+async function bringRoster(
+  client: ApiClient,
+  sender: Sender,
+  term: DemoTerm,
+  name: string,
+  sectionId: string,
+  at: number,
+): Promise<void> {
+  const students = term.students.filter((student) => student.classes.includes(name));
+  const path = `/api/sections/${sectionId}/roster-reading`;
+  const { rows } = await client.postFile<{ rows: MergedRow[] }>(path, rosterCsv(students));
+  const accepted = rows.filter((row) => defaultDecision(row) === 'accept');
+  if (accepted.length !== students.length)
+    throw new Error(`${name}: ${accepted.length} of ${students.length} rows are good`);
+  const { guardian } = await client.get<{ guardian: Guardian[] }>('/api/setup');
+  const people = acceptedPeople(accepted, { guardians: guardian }, null, () => sender.id(at));
+  await sender.add('roster.accept', { sectionId, people, gone: [] }, at);
+  await sender.send();
+}
