@@ -111,7 +111,10 @@ program
   .command('backup')
   .description('a copy of all data as it stands, also while the server runs')
   .option('--data <folder>', 'the data folder', dataFolder)
-  .requiredOption('--out <file>', 'a new file')
+  .option(
+    '--out <file>',
+    'a new file (without it: in the data folder’s backups, of which the last ten are kept)',
+  )
   .action(backup);
 
 program

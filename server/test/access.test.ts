@@ -39,6 +39,8 @@ describe('who may do what', () => {
     'post /api/archive-reading': [401, 401, 422],
     'post /api/archive': [401, 401, 422],
     'get /api/archive-progress': [401, 401, 200],
+    'get /api/backups': [401, 401, 200],
+    'post /api/backups': [401, 401, 200],
     'get /api/standings/use': [401, 401, 200],
     'get /api/outbox': [401, 401, 200],
     'get /api/messages/{messageId}/eml': [401, 401, 404],

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { accountRoutes } from '../accounts/routes';
 import { archiveRoutes } from '../archive/routes';
+import { backupRoutes } from '../backups/routes';
 import { checkInRoutes } from '../checkIn/routes';
 import { changeRoutes } from '../changes/routes';
 import { messageRoutes } from '../messages/routes';
@@ -49,6 +50,7 @@ export const routes: readonly Route[] = [
   ...noteRoutes,
   ...watchRoutes,
   ...archiveRoutes,
+  ...backupRoutes,
   ...erasureRoutes,
   ...rollRoutes,
   ...rosterRoutes,

@@ -41,6 +41,8 @@ export interface JobKinds {
   circleFile: { input: CircleFileRequest; result: Uint8Array };
   archiveFile: { input: ArchiveFileRequest; result: Uint8Array };
   readArchive: { input: ArchiveReadRequest; result: { refused: string } | ArchiveRead };
+  /** `refused` is the sentence for a backup that could not be written. */
+  backUp: { input: { dataFolder: string; now: number }; result: { refused: string | null } };
   erase: { input: ErasureRequest; result: Erasure };
   suggestTopics: { input: SuggestionRange; result: SuggestedTopic[] };
   notesFile: { input: NotesFileRequest; result: Uint8Array };

@@ -16,6 +16,7 @@ export const {
   suggestTopics,
   notesFile,
   erase,
+  backUp,
   archiveFile,
   readArchive,
 } = await import('./worker.ts');

@@ -74,3 +74,16 @@ export const archiveFile: Job<'archiveFile'> = async (request) =>
 
 export const readArchive: Job<'readArchive'> = async (request) =>
   (await import('../archive/readFile')).readArchiveFile(request);
+
+export const backUp: Job<'backUp'> = async ({ dataFolder, now }) => {
+  const { newBackupFile } = await import('../backups/backups');
+  const { backUp: write } = await import('../database/backup');
+  const { DatabaseError } = await import('../database/open');
+  try {
+    write(dataFolder, newBackupFile(dataFolder, now));
+    return { refused: null };
+  } catch (error) {
+    if (error instanceof DatabaseError) return { refused: error.message };
+    throw error;
+  }
+};

@@ -13,6 +13,7 @@ import { chooseNameOrder, nameOrders, useNameOrder } from '../people/nameOrder';
 import { ApiProblem } from '../records/api';
 import { useRecords } from '../records/useRecords';
 import { ArchiveCard } from '../archive/ArchiveCard';
+import { BackupCard } from '../archive/BackupCard';
 import { DaysOff } from './DaysOff';
 import { Exports } from './Exports';
 import { TermDates } from './TermDates';
@@ -120,6 +121,7 @@ export function DeskScreen() {
     <>
       <DaysOff />
       <ArchiveCard />
+      <BackupCard />
       <Exports />
       <Card style={{ gap: space(3) }}>
         <Words size="large" serif heading={2}>

@@ -1,0 +1,51 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import { DatabaseError } from '../database/open';
+
+/** A packed copy of the database, in the data folder beside it. */
+export interface Backup {
+  name: string;
+  /** ISO moment. */
+  madeAt: string;
+  bytes: number;
+}
+
+/** More than these would fill a small server's disk without anybody noticing. */
+export const mostBackups = 10;
+
+const folderOf = (dataFolder: string) => path.join(dataFolder, 'backups');
+/** Colons may not stand in the names of some systems' files. */
+const nameAt = (now: number) => `slate-path-${new Date(now).toISOString().replaceAll(':', '-')}.db`;
+const named = /^slate-path-(\d{4}-\d\d-\d\dT)(\d\d)-(\d\d)-(\d\d\.\d{3}Z)\.db$/;
+
+/** A file for a backup made now. @param now in milliseconds @throws DatabaseError with one clear line */
+export function newBackupFile(dataFolder: string, now: number): string {
+  const folder = folderOf(dataFolder);
+  try {
+    fs.mkdirSync(folder, { recursive: true, mode: 0o700 });
+  } catch (error) {
+    throw new DatabaseError(`${folder}: the backup could not be written (${(error as Error).message}).`);
+  }
+  return path.join(folder, nameAt(now));
+}
+
+/** The backups there are, the latest first. */
+export function listBackups(dataFolder: string): Backup[] {
+  const folder = folderOf(dataFolder);
+  if (!fs.existsSync(folder)) return [];
+  return fs
+    .readdirSync(folder)
+    .flatMap((name): Backup[] => {
+      const [, day, hour, minute, second] = named.exec(name) ?? [];
+      if (day === undefined) return [];
+      const madeAt = `${day}${hour ?? ''}:${minute ?? ''}:${second ?? ''}`;
+      return [{ name, madeAt, bytes: fs.statSync(path.join(folder, name)).size }];
+    })
+    .sort((a, b) => (a.madeAt < b.madeAt ? 1 : -1));
+}
+
+/** Lets the oldest go, once the newest is there. */
+export function dropOldBackups(dataFolder: string): void {
+  for (const { name } of listBackups(dataFolder).slice(mostBackups))
+    fs.rmSync(path.join(folderOf(dataFolder), name), { force: true });
+}
