@@ -131,6 +131,34 @@ test('seats are dragged on a wide screen: who is dropped on a seat takes it', as
   expect(second?.studentId).toBe(room.studentIds[5]);
 });
 
+test('who comes late is brought into the running circle, is counted there, and can be let go again', async () => {
+  await tap(page, 'Circle');
+  await tap(page, 'First half');
+  await tap(page, 'Begin with 7');
+  await tap(page, 'Arrange the seats');
+  await tap(page, 'Bring somebody into the circle');
+  await tap(page, 'Bring in Pupil09');
+  await tap(page, 'Bring in Pupil10');
+  await tap(page, 'Close');
+  await tap(page, 'Take back');
+  await tap(page, 'Seats are right');
+  await tap(page, 'Gave evidence');
+  await tap(page, 'Pupil09');
+  await saved(page);
+  expect((await seats()).at(-1)).toMatch(/^Pupil09 .*: spoke once/);
+  expect((await seats()).join()).not.toContain('Pupil10');
+  const { circleMember, tally } = await room.client.get<{
+    circleMember: { studentId: string; removed: boolean }[];
+    tally: { studentId: string; circleId: string | null; removed: boolean }[];
+  }>(`/api/days/${today}`);
+  const isIn = (index: number) =>
+    circleMember.some(({ studentId, removed }) => studentId === room.studentIds[index] && !removed);
+  expect([isIn(8), isIn(9)]).toEqual([true, false]);
+  expect(
+    tally.filter(({ studentId, circleId }) => studentId === room.studentIds[8] && circleId),
+  ).toHaveLength(1);
+});
+
 test('forty draws reach everyone who is here before anyone comes three times; passes and skips; each can be checked', async () => {
   await tap(page, 'Pupil14');
   await says(page, '1 away');

@@ -21,6 +21,10 @@ interface Pointer {
   clientY: number;
 }
 
+interface Tapped {
+  currentTarget: HTMLElement;
+}
+
 /** A click that follows a lifted finger this soon is the same tap. */
 const sameTapMs = 800;
 /** The touch ends this soon after its pointer was lifted. */
@@ -43,17 +47,23 @@ export function TapArea({ name, onTap, children, style, id, testID, held }: TapA
   const forget = () => {
     pressed.current = null;
   };
-  const onPointerUp = ({ timeStamp, clientX, clientY }: Pointer) => {
+  const onPointerUp = ({ timeStamp, clientX, clientY, currentTarget }: Pointer & Tapped) => {
     const from = pressed.current;
     forget();
     if (!from || Math.hypot(clientX - from.clientX, clientY - from.clientY) > tapSlop) return;
     liftedAt.current = timeStamp;
+    // The finger's own words are enough: the mouse events a browser would act out after it move the
+    // focus, ask what lies under the pointer and cost a second picture before the first is shown. Asked of the
+    // node itself, which hears it also where the tap took it off the page: else the click would fall on
+    // what moved into its place.
+    currentTarget.addEventListener(
+      'touchend',
+      (event) => {
+        if (event.cancelable && event.timeStamp - timeStamp < sameTouchMs) event.preventDefault();
+      },
+      { once: true },
+    );
     onTap();
-  };
-  // The finger's own words are enough: the mouse events a browser would act out after it move the
-  // focus, ask what lies under the pointer and cost a second picture before the first is shown.
-  const onTouchEnd = (event: { timeStamp: number; cancelable: boolean; preventDefault: () => void }) => {
-    if (event.cancelable && event.timeStamp - liftedAt.current < sameTouchMs) event.preventDefault();
   };
   const onClick = ({ timeStamp }: Pointer) => {
     if (timeStamp - liftedAt.current >= sameTapMs) onTap();
@@ -63,7 +73,7 @@ export function TapArea({ name, onTap, children, style, id, testID, held }: TapA
     event.preventDefault();
     onTap();
   };
-  const pointer = { onTouchEnd, onPointerDown, onPointerUp, onPointerCancel: forget, onPointerLeave: forget };
+  const pointer = { onPointerDown, onPointerUp, onPointerCancel: forget, onPointerLeave: forget };
   // The web's own events, which the types of the phone's view do not know.
   const web = { ...pointer, onClick, onKeyDown, dataSet: { tap: '' } } as object;
   return (

@@ -20,6 +20,11 @@ export const circleChanges = {
     }),
     ({ id }) => id,
   ),
+  // Whoever comes late, or is called in from outside.
+  'circle.join': changeKind(
+    z.strictObject({ circleId: Id, members: z.array(MemberFields).min(1).max(40) }),
+    ({ circleId }) => circleId,
+  ),
   // Null: it goes on.
   'circle.end': changeKind(z.strictObject({ id: Id, endedAt: Instant.nullable() }), ({ id }) => id),
   'circle.seat': changeKind(

@@ -24,6 +24,7 @@ export const circleEdits: EditsByKind<typeof circleChanges> = {
       ...members.map((member) => makeMember(id, member)),
     ];
   },
+  'circle.join': ({ circleId, members }) => members.map((member) => makeMember(circleId, member)),
   'circle.end': ({ id, endedAt }) => [{ op: 'set', table: 'circle', id, values: { endedAt } }],
   'circle.seat': ({ circleId, seats }) =>
     seats.map(({ studentId, place }): Edit => {

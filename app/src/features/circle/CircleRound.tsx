@@ -17,6 +17,7 @@ import { tallyOnce } from '../tallies/tallying';
 import { useShownNames } from '../tallies/useShownNames';
 import { useTallyKeys } from '../tallies/useTallyKeys';
 import { endCircle, membersOf, movesOf, sharesOf } from './circles';
+import { JoinSheet } from './JoinSheet';
 import { Ring } from './Ring';
 import { ShareRibbon } from './ShareRibbon';
 
@@ -26,8 +27,14 @@ interface CircleRoundProps {
   rows: readonly LessonRow[];
 }
 
+interface TalkProps {
+  circle: Circle;
+  names: ReadonlyMap<string, string>;
+  arranging: boolean;
+}
+
 /** What the numbers say while they talk. */
-function Talk({ circle, names }: { circle: Circle; names: ReadonlyMap<string, string> }) {
+function Talk({ circle, names, arranging }: TalkProps) {
   const shares = useRecordsAfterPaint(
     useCallback(
       ({ current }: RecordsState) => sharesOf(current.circle[circle.id] ?? circle, current),
@@ -35,8 +42,9 @@ function Talk({ circle, names }: { circle: Circle; names: ReadonlyMap<string, st
     ),
   );
   const unheard = shares.unheard.map((id) => names.get(id) ?? '');
-  const words =
-    shares.spoken === 0
+  const words = arranging
+    ? 'Drag a seat onto another, or tap one and then where it goes.'
+    : shares.spoken === 0
       ? 'Tap whoever speaks, then what it was; or hold a look-for and tap who does it.'
       : unheard.length === 0
         ? 'Everyone has spoken.'
@@ -64,6 +72,7 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
   const circleMember = useRecords((state) => state.current.circleMember);
   const [hold, setHold] = useState<Hold>(emptyHand);
   const [arranging, setArranging] = useState(false);
+  const [joining, setJoining] = useState(false);
   const hand = useRef(hold);
   const history = tallyHistory(lesson.id);
   const rowsNow = useRef(rows);
@@ -115,7 +124,7 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
     onLetGo: letGo,
   });
   const controls = (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space(2) }}>
       <Action
         label={arranging ? 'Done' : 'Seats'}
         name={arranging ? 'Seats are right' : 'Arrange the seats'}
@@ -123,16 +132,27 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
           setArranging(!arranging);
         }}
       />
+      {arranging ? (
+        <Action
+          label="Bring in"
+          name="Bring somebody into the circle"
+          onPress={() => {
+            setJoining(true);
+          }}
+        />
+      ) : null}
       <TakeBack about={arranging ? circle.id : history} always />
       <View style={{ flex: 1 }} />
-      <Action
-        label="End"
-        name="End the circle"
-        kind="main"
-        onPress={() => {
-          endCircle(circle.id);
-        }}
-      />
+      {arranging ? null : (
+        <Action
+          label="End"
+          name="End the circle"
+          kind="main"
+          onPress={() => {
+            endCircle(circle.id);
+          }}
+        />
+      )}
     </View>
   );
   const ring = (
@@ -145,6 +165,16 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
       onTap={tapSeat}
     />
   );
+  const joinSheet = joining ? (
+    <JoinSheet
+      circle={circle}
+      members={members}
+      rows={rows}
+      onClose={() => {
+        setJoining(false);
+      }}
+    />
+  ) : null;
   const tray = (
     <LookForTray
       lookFors={lookFors}
@@ -170,10 +200,11 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
           <Words size="large" serif heading={2}>
             {circle.groupName || 'Circle'}
           </Words>
-          <Talk circle={circle} names={names} />
+          <Talk circle={circle} names={names} arranging={arranging} />
           {controls}
           {tray}
         </ScrollView>
+        {joinSheet}
       </View>
     );
   return (
@@ -189,10 +220,11 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
           backgroundColor: palette.surface,
         }}
       >
-        <Talk circle={circle} names={names} />
+        <Talk circle={circle} names={names} arranging={arranging} />
         {arranging ? null : tray}
         {controls}
       </View>
+      {joinSheet}
     </View>
   );
 }

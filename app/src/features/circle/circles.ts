@@ -40,35 +40,49 @@ export function sharesOf(circle: Circle, records: Records): CircleShares {
   return circleShares(membersOf(records, circle.id), tallies, lookFors);
 }
 
+/** What somebody was to try next time. */
+type Goal = Pick<CircleMember, 'nextLookForId' | 'nextCount'>;
+
+/** One who sits down, with the goal set after the last circle. */
+function newMember(studentId: string, place: number, goal: Goal | undefined) {
+  return {
+    studentId,
+    place,
+    goalLookForId: goal?.nextLookForId ?? null,
+    goalCount: goal?.nextLookForId ? (goal.nextCount ?? 1) : null,
+    feedback: '',
+    nextLookForId: null,
+    nextCount: null,
+  };
+}
+
 interface Beginning {
   studentIds: readonly string[];
   lookForIds: string[];
   groupName: string;
   /** Goals by student, as they were set after the last circle. */
-  goals: ReadonlyMap<string, Pick<CircleMember, 'nextLookForId' | 'nextCount'>>;
+  goals: ReadonlyMap<string, Goal>;
 }
 
 /** Begins a circle; who is in it sits in the order given. */
 export function beginCircle(lesson: Lesson, { studentIds, goals, ...what }: Beginning): string {
   const id = newId();
-  const members = studentIds.map((studentId, place) => {
-    const goal = goals.get(studentId);
-    return {
-      studentId,
-      place,
-      goalLookForId: goal?.nextLookForId ?? null,
-      goalCount: goal?.nextLookForId ? (goal.nextCount ?? 1) : null,
-      feedback: '',
-      nextLookForId: null,
-      nextCount: null,
-    };
-  });
+  const members = studentIds.map((studentId, place) => newMember(studentId, place, goals.get(studentId)));
   makeChange(
     'circle.begin',
     { lesson: keyOf(lesson), id, ...what, startedAt: instant(), members },
     tallyHistory(lesson.id),
   );
   return id;
+}
+
+/** Somebody who comes in while it goes on sits down last, with the goal from the circle before. */
+export function joinCircle(circle: Circle, studentId: string, records: Records): void {
+  const places = membersOf(records, circle.id).map(({ place }) => place);
+  const before = circlesOf(records, circle.sectionId).find(({ startedAt }) => startedAt < circle.startedAt);
+  const goal = before && membersOf(records, before.id).find((member) => member.studentId === studentId);
+  const member = newMember(studentId, Math.max(-1, ...places) + 1, goal);
+  makeChange('circle.join', { circleId: circle.id, members: [member] }, circle.id);
 }
 
 export function endCircle(id: string, endedAt: string = instant()): void {
