@@ -88,6 +88,40 @@ test('an axis begins at none, has even steps, reaches the largest and has room f
   );
 });
 
+const students = ['a', 'b', null] as const;
+const someTally = fc.record({
+  id: fc.nat(8).map(String),
+  studentId: fc.constantFrom(...students),
+  lookForId: fc.constantFrom('asked', 'opinion', 'out', 'prepared'),
+  amount: fc.constantFrom(1, 2, 75, null),
+  removed: fc.boolean(),
+});
+
+test('tally by tally, also corrected, moved and taken back, the sums are those of a page just opened', () => {
+  const sums = (records: typeof start) =>
+    students.map((student) => {
+      const { counts, running } = sumsOf(records, 'l', student);
+      return {
+        counts: counts.toSorted((a, b) => (a.lookForId < b.lookForId ? -1 : 1)),
+        running: running.map(({ id }) => id).sort(),
+        tones: tonesIn(records, 'l', student),
+      };
+    });
+  fc.assert(
+    fc.property(fc.array(someTally, { maxLength: 25 }), (steps) => {
+      let records = start;
+      for (const { removed, id, studentId, lookForId, amount } of steps) {
+        const next = { ...tally(id, studentId, lookForId, amount), removed };
+        records = mergeRecords(records, { tally: [next] });
+        tonesIn(records, 'l', 'a');
+      }
+      const kept = sums(records);
+      tonesIn(emptyRecords(), 'l', 'a');
+      expect(kept).toEqual(sums(records));
+    }),
+  );
+});
+
 const someCounts = fc.record({
   wanted: fc.integer({ min: 0, max: 30 }),
   neutral: fc.integer({ min: 0, max: 30 }),

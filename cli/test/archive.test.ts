@@ -52,7 +52,12 @@ test('brought into an empty place and taken out again, twice over: the same file
 });
 
 test.each([
-  ['a file is missing', 'lessons', () => null, /datapackage\.json: names lessons\.csv, which is not in the zip/],
+  [
+    'a file is missing',
+    'lessons',
+    () => null,
+    /datapackage\.json: names lessons\.csv, which is not in the zip/,
+  ],
   [
     'a column has another name',
     'roll',

@@ -28,7 +28,7 @@ export interface Strokes {
 export function strokesOf(count: number, tone: Tone, left = 0, y = 0): Strokes {
   const { lean, top } = strokeLook[tone];
   const many = count > mostStrokes;
-  let x = left + 2;
+  let x = left + 3;
   const parts: string[] = [];
   for (const bundle of strokeBundles(many ? 1 : count)) {
     const upright = Math.min(bundle, 4);
