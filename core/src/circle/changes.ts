@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { changeKind } from '../changes/kind';
 import { Id, Instant, recordFields } from '../records/schema';
 import { LessonKey } from '../roll/changes';
+import { mostMembers } from './seating';
 
 export const MemberFields = recordFields.circleMember.omit({ circleId: true }).strict();
 export type MemberFields = z.infer<typeof MemberFields>;
@@ -16,13 +17,16 @@ export const circleChanges = {
       lookForIds: recordFields.circle.shape.lookForIds,
       groupName: recordFields.circle.shape.groupName,
       startedAt: Instant,
-      members: z.array(MemberFields).min(2, 'A circle has at least two').max(40, 'A circle has at most 40'),
+      members: z
+        .array(MemberFields)
+        .min(2, 'A circle has at least two')
+        .max(mostMembers, `A circle has at most ${mostMembers}`),
     }),
     ({ id }) => id,
   ),
   // Whoever comes late, or is called in from outside.
   'circle.join': changeKind(
-    z.strictObject({ circleId: Id, members: z.array(MemberFields).min(1).max(40) }),
+    z.strictObject({ circleId: Id, members: z.array(MemberFields).min(1).max(mostMembers) }),
     ({ circleId }) => circleId,
   ),
   // Null: it goes on.
@@ -33,7 +37,7 @@ export const circleChanges = {
       seats: z
         .array(MemberFields.pick({ studentId: true, place: true }))
         .min(1)
-        .max(40),
+        .max(mostMembers),
     }),
     ({ circleId }) => circleId,
   ),

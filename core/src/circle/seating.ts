@@ -1,3 +1,6 @@
+/** A ring of more could not be tapped. */
+export const mostMembers = 40;
+
 const samples = 720;
 
 /** Points of an ellipse of width 1 and this height with the way along it so far, from the top on clockwise. */

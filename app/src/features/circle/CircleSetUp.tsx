@@ -14,6 +14,7 @@ import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
+import { isAway } from '../lesson/isAway';
 import type { LessonRow } from '../lesson/LessonScreen';
 import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
@@ -41,9 +42,7 @@ interface WhoChoice {
 function useChoices({ lesson, rows, last }: Pick<CircleSetUpProps, 'lesson' | 'rows' | 'last'>): WhoChoice[] {
   const current = useRecords((state) => state.current);
   return useMemo(() => {
-    const here = rows
-      .filter(({ lesson: own, presence }) => own.takenAt === null || !(presence.away || presence.setAside))
-      .map(({ student }) => student.id);
+    const here = rows.filter((row) => !isAway(row)).map(({ student }) => student.id);
     const isHere = new Set(here);
     const half = Math.ceil(here.length / 2);
     const choice = (value: string, label: string, ids: readonly string[], groupName = label): WhoChoice => ({
@@ -171,11 +170,11 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
             aria-label="Students"
             style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}
           >
-            {rows.map(({ student, lesson: own, presence }) => {
+            {rows.map((row) => {
+              const { student } = row;
               const isIn = inside.has(student.id);
-              const away = own.takenAt !== null && (presence.away || presence.setAside);
               const name = names.get(student.id) ?? '';
-              return away ? null : (
+              return isAway(row) ? null : (
                 <TapArea
                   key={student.id}
                   name={`${name}: ${isIn ? 'in the circle' : 'not in it'}`}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { mostMembers } from '@slate-path/core/circle/seating';
 import { displayName } from '@slate-path/core/people/names';
 import type { Circle, CircleMember } from '@slate-path/core/records/schema';
 import { Sheet } from '../../parts/Sheet';
@@ -7,12 +8,10 @@ import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
+import { isAway } from '../lesson/isAway';
 import type { LessonRow } from '../lesson/LessonScreen';
 import { useRecords } from '../records/useRecords';
 import { joinCircle } from './circles';
-
-/** A ring of more could not be tapped. */
-const mostMembers = 40;
 
 interface JoinSheetProps {
   circle: Circle;
@@ -21,14 +20,11 @@ interface JoinSheetProps {
   onClose: () => void;
 }
 
-const isHere = ({ lesson, presence }: LessonRow) =>
-  lesson.takenAt === null || !(presence.away || presence.setAside);
-
 /** Who is here and not in the circle; a tap brings one in. Nobody moves up meanwhile, under the next tap. */
 export function JoinSheet({ circle, members, rows, onClose }: JoinSheetProps) {
   const palette = usePalette();
   const inside = new Set(members.map(({ studentId }) => studentId));
-  const [outside] = useState(() => rows.filter((row) => isHere(row) && !inside.has(row.student.id)));
+  const [outside] = useState(() => rows.filter((row) => !isAway(row) && !inside.has(row.student.id)));
   const full = members.length >= mostMembers;
   const look = {
     minHeight: target,

@@ -14,6 +14,7 @@ import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { radius, rowHeight, space } from '../../theme/tokens';
 import { useAllLessons } from '../lesson/lessons';
+import { isAway } from '../lesson/isAway';
 import type { LessonRow } from '../lesson/LessonScreen';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
@@ -47,9 +48,6 @@ function useSweep(lesson: Lesson, rows: readonly LessonRow[]): SweepRow[] {
     });
   }, [sweeps, lessons, rows, lesson, from]);
 }
-
-const isAway = ({ lesson, presence }: LessonRow) =>
-  lesson.takenAt !== null && (presence.away || presence.setAside);
 
 /** Everyone at one level with one tap, then the few who are not. */
 export default function SweepPanel({ lesson, rows }: SweepPanelProps) {

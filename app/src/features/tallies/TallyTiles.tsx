@@ -3,6 +3,7 @@ import { ScrollView, useWindowDimensions, View } from 'react-native';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
+import { isAway } from '../lesson/isAway';
 import type { LessonRow } from '../lesson/LessonScreen';
 import { StudentTile } from './StudentTile';
 
@@ -25,11 +26,11 @@ export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTil
   const [room, setRoom] = useState(useWindowDimensions().width - 2 * edge);
   const tiles = [
     { id: null, name: 'Whole class', own: lesson, away: false },
-    ...rows.map(({ student, presence, lesson: own }) => ({
-      id: student.id,
-      name: names.get(student.id) ?? '',
-      own,
-      away: own.takenAt !== null && (presence.away || presence.setAside),
+    ...rows.map((row) => ({
+      id: row.student.id,
+      name: names.get(row.student.id) ?? '',
+      own: row.lesson,
+      away: isAway(row),
     })),
   ];
   const lines = Array.from({ length: Math.ceil(tiles.length / across) }, (_, line) =>

@@ -12,6 +12,7 @@ import { Card } from '../../parts/Card';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
+import { isAway } from '../lesson/isAway';
 import type { LessonRow } from '../lesson/LessonScreen';
 import { keyOf } from '../lesson/marking';
 import { now } from '../records/clock';
@@ -85,9 +86,7 @@ export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {
     [records, lesson.id],
   );
   const { heard, known } = useHeard(lesson, turns);
-  const here = rows.filter(
-    ({ lesson: own, presence }) => own.takenAt === null || !(presence.away || presence.setAside),
-  );
+  const here = rows.filter((row) => !isAway(row));
   const candidates: TurnCandidate[] = here.map(({ student }) => ({
     studentId: student.id,
     heard: heard.get(student.id) ?? 0,
