@@ -107,11 +107,18 @@ export const StudentTile = memo(function StudentTile(props: StudentTileProps) {
   } as const;
   const timed = tones.seconds > 0 || tones.running > 0;
   const { wanted, neutral, unwanted } = tones;
+  // What is only timed stands at the left, like strokes.
+  const onlyTimed = timed && wanted + neutral + unwanted === 0;
   const inside = (
     <>
       <TileName name={name} held={held} away={away} />
       <View style={{ flexDirection: 'row' }}>
-        <ToneStrokes {...{ wanted, neutral, unwanted }} width={width - besides - (timed ? timedWidth : 0)} />
+        {onlyTimed ? null : (
+          <ToneStrokes
+            {...{ wanted, neutral, unwanted }}
+            width={width - besides - (timed ? timedWidth : 0)}
+          />
+        )}
         {timed ? <Timed lesson={lesson} studentId={studentId} seconds={tones.seconds} /> : null}
       </View>
     </>
