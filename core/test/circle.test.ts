@@ -4,6 +4,7 @@ import { evennessWords, gini } from '../src/circle/gini';
 import { placeOnto, seatInTurn, seatsOn } from '../src/circle/seating';
 import { circleShares } from '../src/circle/shares';
 import { drawTurn, turnChances } from '../src/turns/fairTurns';
+import { timesHeard } from '../src/turns/heard';
 import { lookFor, tally } from './records';
 
 describe('Gini', () => {
@@ -136,6 +137,33 @@ describe('a circle', () => {
 });
 
 describe('fair turns', () => {
+  test('heard is what is wanted and counted or ticked, and turns spoken; neither time nor what is unwanted', () => {
+    const lookFors = {
+      asked: { tone: 'wanted', measure: 'count' },
+      ready: { tone: 'wanted', measure: 'tick' },
+      led: { tone: 'wanted', measure: 'seconds' },
+      called: { tone: 'unwanted', measure: 'count' },
+    } as const;
+    const count = (studentId: string | null, lookForId: string, amount: number) => ({
+      studentId,
+      lookForId,
+      amount,
+    });
+    const counts = [
+      count('mei', 'asked', 3),
+      count('mei', 'ready', 1),
+      count('mei', 'called', 4),
+      count('jun', 'led', 90),
+      count(null, 'asked', 5),
+      count('oda', 'no longer known', 2),
+    ];
+    const heard = timesHeard(counts, lookFors, [{ studentId: 'jun' }, { studentId: 'mei' }]);
+    expect([...heard]).toEqual([
+      ['mei', 5],
+      ['jun', 1],
+    ]);
+  });
+
   /** Draws again and again. @returns the students in the order in which they came */
   function drawn(students: number, draws: number, seed: number, heard: (index: number) => number): string[] {
     const counts = new Map(Array.from({ length: students }, (_, index) => [`s${index}`, 0]));

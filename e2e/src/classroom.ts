@@ -126,3 +126,26 @@ export async function takeRolls(room: Classroom, rolls: Record<string, number[]>
   }
   await send(room.client, changes);
 }
+
+/** A class of one student, Zora Quill, that is on the room's roll on a weekday. */
+export async function classOnSameRoll({ client, sectionId }: Classroom, weekday: number) {
+  const [other, zora] = ['01K00000000000000000000000', '01K00000000000000000000001'];
+  const time = { startsAt: '10:40', endsAt: '11:30' };
+  const student = { givenName: 'Zora', familyName: 'Quill', called: '', email: '', grade: '', schoolId: '' };
+  const enrolment = { sectionId: other, studentId: zora, cohort: '', startsOn: null, endsOn: null };
+  await send(client, [
+    change('section.set', { id: other, name: 'Log-keeping', subject: '', room: '' }),
+    change('meeting.add', {
+      id: 'other',
+      sectionId: other,
+      weekday,
+      ...time,
+      validFrom: null,
+      validUntil: null,
+    }),
+    change('student.set', { id: zora, student, guardians: [] }),
+    change('enrolment.set', { id: 'e', ...enrolment }),
+    change('section.taughtWith', { id: other, withId: sectionId }),
+  ]);
+  return { sectionId: other, studentId: zora, lessonOn: (date: string) => `other.${date}`, ...time };
+}

@@ -2,7 +2,15 @@ import fs from 'node:fs';
 import path from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
 import { exceptionsOf, saved, says, tap, textOf, type } from '../src/browser';
-import { change, marksOn, meetingOn, send, takeRolls, type Classroom } from '../src/classroom';
+import {
+  change,
+  classOnSameRoll,
+  marksOn,
+  meetingOn,
+  send,
+  takeRolls,
+  type Classroom,
+} from '../src/classroom';
 import { closeSchool, openSchool } from '../src/school';
 import type { RestartableServer } from '../src/server';
 
@@ -200,34 +208,7 @@ test('a lesson moved, deleted and brought back, an extra one; two classes on one
   await says(page, 'Saturday 28 November');
   await saved(page);
 
-  const [other, student] = ['01K00000000000000000000000', '01K00000000000000000000001'];
-  const blank = { called: '', email: '', grade: '', schoolId: '' };
-  await send(room.client, [
-    change('section.set', { id: other, name: 'Log-keeping', subject: '', room: '' }),
-    change('meeting.add', {
-      id: 'other',
-      sectionId: other,
-      weekday: 5,
-      startsAt: '10:40',
-      endsAt: '11:30',
-      validFrom: null,
-      validUntil: null,
-    }),
-    change('student.set', {
-      id: student,
-      student: { givenName: 'Zora', familyName: 'Quill', ...blank },
-      guardians: [],
-    }),
-    change('enrolment.set', {
-      id: 'e',
-      sectionId: other,
-      studentId: student,
-      cohort: '',
-      startsOn: null,
-      endsOn: null,
-    }),
-    change('section.taughtWith', { id: other, withId: room.sectionId }),
-  ]);
+  await classOnSameRoll(room, 5);
   await goTo(`/lessons/${encodeURIComponent(`${await meetingOn(room, 5)}.2026-11-20`)}`);
   await says(page, 'Boat Workshop and Log-keeping');
   await tap(page, 'Zora Quill');

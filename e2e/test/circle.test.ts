@@ -2,7 +2,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import type { Turn } from '@slate-path/core/records/schema';
 import { drawTurn } from '@slate-path/core/turns/fairTurns';
 import { control, openPage, saved, says, tap, textOf, type } from '../src/browser';
-import { type Classroom } from '../src/classroom';
+import { change, classOnSameRoll, send, type Classroom } from '../src/classroom';
 import { closeSchool, openSchool, signIn } from '../src/school';
 import type { RestartableServer } from '../src/server';
 
@@ -184,4 +184,44 @@ test('forty draws reach everyone who is here before anyone comes three times; pa
   expect([...outcomes].sort()).toEqual(['passed', 'skipped', 'spoke']);
   expect(turn.every(({ chances, seed, studentId }) => drawTurn(chances, seed) === studentId)).toBe(true);
   expect(await textOf(page)).toContain('Not heard this week:');
+});
+
+test('two classes on one roll: whoever looks, looks at both; a turn counts what was heard in the own class, and is in its lesson', async () => {
+  const other = await classOnSameRoll(room, 1);
+  const { lookFor } = await room.client.get<{ lookFor: { id: string; name: string }[] }>('/api/setup');
+  const evidence = lookFor.find(({ name }) => name === 'Gave evidence')?.id;
+  const { sectionId, startsAt, endsAt, studentId } = other;
+  const tally = { lookForId: evidence, amount: 1, circleId: null, studentId, at: '2026-11-18T10:50:00.000Z' };
+  const wednesday = { id: 'extra', sectionId, date: '2026-11-18', startsAt, endsAt };
+  await send(room.client, [change('tally.add', { lesson: wednesday, tallies: [{ id: 'heard', ...tally }] })]);
+  const day = () =>
+    room.client.get<{ turn: Turn[]; tallying: { lessonId: string; removed: boolean }[] }>(
+      `/api/days/${today}`,
+    );
+  const lookedAt = async () => (await day()).tallying.filter(({ removed }) => !removed).length;
+
+  await page.goto(`${server.address}/?mode=tally`);
+  await says(page, 'Zora');
+  await tap(page, 'Pupil01');
+  await tap(page, 'Gave evidence');
+  await saved(page);
+  expect(await lookedAt()).toBe(2);
+  await tap(page, 'Take back');
+  await saved(page);
+  expect(await lookedAt()).toBe(0);
+
+  await tap(page, 'Turns');
+  await says(page, '15 here; 14 not heard this week');
+  for (let draw = 0; draw < 16; draw += 1) {
+    await tap(page, 'Draw');
+    await tap(page, 'Spoke');
+  }
+  await saved(page);
+  const { turn } = await day();
+  const hers = turn.filter(({ lessonId }) => lessonId === other.lessonOn(today));
+  expect(hers.length).toBeGreaterThan(0);
+  expect(turn.filter((one) => one.studentId === studentId)).toEqual(hers);
+  await page.goto(`${server.address}/lessons/${encodeURIComponent(other.lessonOn(today))}?mode=turns`);
+  await says(page, 'Turns in this lesson');
+  expect((await textOf(page)).match(/spoke/g)?.length).toBeGreaterThanOrEqual(16);
 });

@@ -7,18 +7,22 @@ export async function send(caller: Caller, changes: unknown[]): Promise<void> {
   expect(answers.filter(({ outcome }) => outcome !== 'applied')).toEqual([]);
 }
 
-/** A term, and a class that meets on Mondays from 10:40 to 11:30. @param people ids with given names */
+/**
+ * A term, and a class that meets on Mondays from 10:40 to 11:30. @param people ids with given names
+ * @param own before ids, where another teacher on the server has such a class
+ */
 export async function makeClass(
   caller: Caller,
   sectionId: string,
   people: Record<string, string>,
+  own = '',
 ): Promise<void> {
   const blank = { called: '', email: '', grade: '', schoolId: '' };
   await send(caller, [
-    change('term.set', { id: 'term', name: 'Autumn', startsOn: '2026-11-02', endsOn: '2026-12-04' }),
+    change('term.set', { id: `${own}term`, name: 'Autumn', startsOn: '2026-11-02', endsOn: '2026-12-04' }),
     change('section.set', { id: sectionId, name: 'Boats', subject: '', room: '' }),
     change('meeting.add', {
-      id: 'meeting',
+      id: `${own}meeting`,
       sectionId,
       weekday: 1,
       startsAt: '10:40',
@@ -33,7 +37,7 @@ export async function makeClass(
         added: { givenName, familyName: 'Tanaka', ...blank },
         changed: {},
         guardians: [],
-        enrolment: { id: `e${index}`, cohort: '', startsOn: null },
+        enrolment: { id: `${own}e${index}`, cohort: '', startsOn: null },
       })),
     }),
   ]);

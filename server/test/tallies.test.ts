@@ -181,3 +181,48 @@ test('a circle as a file and as a page to print, where a name is text and no tag
     'circle1',
   ]);
 });
+
+describe('two classes on one roll', () => {
+  const other = '01M8000000000000000000PAIR';
+  const zora = '01M800000000000000000STUDZ';
+  const monday = { ...lesson, id: 'meeting.2026-11-23', date: '2026-11-23' };
+  const beside = { ...monday, id: 'pair-meeting.2026-11-23', sectionId: other };
+  const exposures = async (sectionId: string) =>
+    (
+      await json<{ lessons: { id: string }[] }>(
+        `/api/sections/${sectionId}/counts?from=2026-11-23&to=2026-11-23`,
+      )
+    ).lessons.map(({ id }) => id);
+
+  beforeAll(async () => {
+    await makeClass(ines, other, { [zora]: 'Zora' }, 'pair-');
+    await send(ines, [change('section.taughtWith', { id: other, withId: section })]);
+  });
+
+  test('a tally in one of them observes both; taken back, neither', async () => {
+    const add = change('tally.add', {
+      lesson: monday,
+      together: beside,
+      tallies: [tally('p1', mei, 'Gave evidence')],
+    });
+    await send(ines, [add]);
+    expect([await exposures(section), await exposures(other)]).toEqual([[monday.id], [beside.id]]);
+    await send(ines, [change('undo', { changeId: add.id })]);
+    expect([await exposures(section), await exposures(other)]).toEqual([[], []]);
+  });
+
+  test('a lesson of nobody’s class beside it is refused, and nothing of the tally is kept', async () => {
+    const response = await ines.call('POST', '/api/changes', {
+      changes: [
+        change('tally.add', {
+          lesson: monday,
+          together: { ...beside, id: 'stranger.2026-11-23', sectionId: 'no such class' },
+          tallies: [tally('p2', mei, 'Gave evidence')],
+        }),
+      ],
+    });
+    const { answers } = (await response.json()) as { answers: { outcome: string }[] };
+    expect(answers[0]?.outcome).toBe('refused');
+    expect([await exposures(section), await exposures(other)]).toEqual([[], []]);
+  });
+});

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { changeKind } from '../changes/kind';
 import { Id, Instant, recordFields } from '../records/schema';
 import { LessonKey } from '../roll/changes';
+import { Together } from '../tallies/changes';
 import { mostMembers } from './seating';
 
 export const MemberFields = recordFields.circleMember.omit({ circleId: true }).strict();
@@ -13,6 +14,7 @@ export const circleChanges = {
   'circle.begin': changeKind(
     z.strictObject({
       lesson: LessonKey,
+      together: Together,
       id: Id,
       lookForIds: recordFields.circle.shape.lookForIds,
       groupName: recordFields.circle.shape.groupName,

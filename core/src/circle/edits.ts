@@ -1,5 +1,5 @@
 import type { Edit, EditsByKind } from '../changes/edit';
-import { ensureLesson } from '../roll/edits';
+import { makeTallying } from '../tallies/edits';
 import type { circleChanges, MemberFields } from './changes';
 
 /** One student's part in one circle. */
@@ -13,13 +13,10 @@ const makeMember = (circleId: string, member: MemberFields): Edit => ({
 });
 
 export const circleEdits: EditsByKind<typeof circleChanges> = {
-  'circle.begin': ({ lesson, id, members, ...values }) => {
-    // Whoever counts in a circle is observing.
-    const tallying = { lessonId: lesson.id, focusId: null, onAt: values.startedAt, offAt: null };
+  'circle.begin': ({ lesson, together, id, members, ...values }) => {
     const circle = { ...values, lessonId: lesson.id, sectionId: lesson.sectionId, endedAt: null };
     return [
-      ensureLesson(lesson),
-      { op: 'make', table: 'tallying', id: lesson.id, values: tallying },
+      ...makeTallying({ lesson, together }, values.startedAt),
       { op: 'make', table: 'circle', id, values: circle },
       ...members.map((member) => makeMember(id, member)),
     ];

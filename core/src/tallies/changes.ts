@@ -22,6 +22,9 @@ export const Counted = z
   .min(0, 'A count cannot be below 0')
   .max(999, 'A count is at most 999');
 
+/** The lesson of the class that is on the same roll: whoever looks, looks at both. */
+export const Together = LessonKey.optional();
+
 const about = ({ lesson }: { lesson: LessonKey }) => tallyHistory(lesson.id);
 
 export const tallyChanges = {
@@ -37,12 +40,17 @@ export const tallyChanges = {
   'tallying.set': changeKind(
     z.strictObject({
       lesson: LessonKey,
+      together: Together,
       ...recordFields.tallying.pick({ onAt: true, offAt: true, focusId: true }).shape,
     }),
     about,
   ),
   'tally.add': changeKind(
-    z.strictObject({ lesson: LessonKey, tallies: z.array(TallyFields).min(1).max(500) }),
+    z.strictObject({
+      lesson: LessonKey,
+      together: Together,
+      tallies: z.array(TallyFields).min(1).max(500),
+    }),
     about,
   ),
   'tally.stop': changeKind(

@@ -10,10 +10,19 @@ function setLookFor({ id, ...values }: LookForFields): Edit[] {
   ];
 }
 
+interface Looked {
+  lesson: LessonKey;
+  together?: LessonKey | undefined;
+}
+
+const bothOf = ({ lesson, together }: Looked) => [lesson, ...(together ? [together] : [])];
+
 /** Whoever tallies is observing, also where nobody has turned it on; taken back, it is as if nobody had looked. */
-function makeTallying(lesson: LessonKey, onAt: string): Edit[] {
-  const values = { lessonId: lesson.id, focusId: null, onAt, offAt: null };
-  return [ensureLesson(lesson), { op: 'make', table: 'tallying', id: lesson.id, values }];
+export function makeTallying(lessons: Looked, onAt: string): Edit[] {
+  return bothOf(lessons).flatMap((lesson): Edit[] => {
+    const values = { lessonId: lesson.id, focusId: null, onAt, offAt: null };
+    return [ensureLesson(lesson), { op: 'make', table: 'tallying', id: lesson.id, values }];
+  });
 }
 
 export const tallyEdits: EditsByKind<typeof tallyChanges> = {
@@ -25,13 +34,14 @@ export const tallyEdits: EditsByKind<typeof tallyChanges> = {
     { op: 'set', table: 'focus', id, values },
   ],
   'focus.remove': ({ id, removed }) => [{ op: 'set', table: 'focus', id, values: { removed } }],
-  'tallying.set': ({ lesson, ...values }) => [
-    ensureLesson(lesson),
-    { op: 'make', table: 'tallying', id: lesson.id, values: { ...values, lessonId: lesson.id } },
-    { op: 'set', table: 'tallying', id: lesson.id, values },
-  ],
-  'tally.add': ({ lesson, tallies }) => [
-    ...makeTallying(lesson, tallies[0]?.at ?? ''),
+  'tallying.set': ({ lesson: first, together, ...values }) =>
+    bothOf({ lesson: first, together }).flatMap((lesson): Edit[] => [
+      ensureLesson(lesson),
+      { op: 'make', table: 'tallying', id: lesson.id, values: { ...values, lessonId: lesson.id } },
+      { op: 'set', table: 'tallying', id: lesson.id, values },
+    ]),
+  'tally.add': ({ lesson, together, tallies }) => [
+    ...makeTallying({ lesson, together }, tallies[0]?.at ?? ''),
     ...tallies.map(({ id, ...values }): Edit => {
       const fields = { ...values, lessonId: lesson.id, correctedFrom: null };
       return { op: 'make', table: 'tally', id, values: fields };
@@ -47,7 +57,7 @@ export const tallyEdits: EditsByKind<typeof tallyChanges> = {
       circleId: null,
       correctedFrom: from,
     };
-    return [...makeTallying(lesson, values.at), { op: 'make', table: 'tally', id, values: fields }];
+    return [...makeTallying({ lesson }, values.at), { op: 'make', table: 'tally', id, values: fields }];
   },
   'countComment.set': ({ id, ...values }) => [
     { op: 'make', table: 'countComment', id, values },

@@ -2,9 +2,9 @@ import { listOf, type Records } from '@slate-path/core/records/records';
 import type { Circle, CircleMember, Lesson, LookFor, Tally } from '@slate-path/core/records/schema';
 import { circleShares, type CircleShares } from '@slate-path/core/circle/shares';
 import { tallyHistory } from '@slate-path/core/tallies/history';
-import { keyOf } from '../lesson/marking';
 import { now } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
+import { lookedAt } from '../tallies/tallying';
 
 const instant = () => new Date(now()).toISOString();
 
@@ -70,7 +70,7 @@ export function beginCircle(lesson: Lesson, { studentIds, goals, ...what }: Begi
   const members = studentIds.map((studentId, place) => newMember(studentId, place, goals.get(studentId)));
   makeChange(
     'circle.begin',
-    { lesson: keyOf(lesson), id, ...what, startedAt: instant(), members },
+    { ...lookedAt(lesson), id, ...what, startedAt: instant(), members },
     tallyHistory(lesson.id),
   );
   return id;

@@ -1,5 +1,6 @@
 import type { Lesson, Tally } from '@slate-path/core/records/schema';
 import { tallyHistory } from '@slate-path/core/tallies/history';
+import { partnerOf } from '../lesson/lessons';
 import { keyOf } from '../lesson/marking';
 import { now } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
@@ -17,6 +18,12 @@ interface Seen {
   studentId: string | null;
   lookForId: string;
   circleId?: string;
+}
+
+/** A lesson's key in a change, and that of the class on the same roll: whoever looks, looks at both. */
+export function lookedAt(lesson: Lesson) {
+  const partner = partnerOf(lesson, useRecords.getState().current);
+  return { lesson: keyOf(lesson), ...(partner ? { together: keyOf(partner) } : {}) };
 }
 
 function stop({ id, lessonId, at }: Tally, history: string): void {
@@ -56,7 +63,7 @@ export function tallyOnce({ lesson, studentId, lookForId, circleId }: Seen, hist
     amount: measure === 'seconds' ? null : 1,
     circleId: circleId ?? null,
   };
-  makeChange('tally.add', { lesson: keyOf(lesson), tallies: [tally] }, history);
+  makeChange('tally.add', { ...lookedAt(lesson), tallies: [tally] }, history);
 }
 
 /** A number set right by hand; the correction stays on record. */
@@ -76,7 +83,7 @@ export function correctCount(
 export function beginTallying(lesson: Lesson, focusId: string | null): void {
   const kept = useRecords.getState().current.tallying[lesson.id];
   const onAt = kept && !kept.removed ? kept.onAt : instant();
-  makeChange('tallying.set', { lesson: keyOf(lesson), onAt, offAt: null, focusId }, tallyHistory(lesson.id));
+  makeChange('tallying.set', { ...lookedAt(lesson), onAt, offAt: null, focusId }, tallyHistory(lesson.id));
 }
 
 /** Nobody looks any more: what is not seen from here on says nothing. Timed ones that run are stopped. */
@@ -85,8 +92,10 @@ export function endTallying(lesson: Lesson): void {
   const kept = current.tallying[lesson.id];
   if (!kept) return;
   const history = tallyHistory(lesson.id);
+  const both = lookedAt(lesson);
   for (const tally of Object.values(current.tally))
-    if (!tally.removed && tally.lessonId === lesson.id && tally.amount === null) stop(tally, history);
+    if (!tally.removed && tally.amount === null && [lesson.id, both.together?.id].includes(tally.lessonId))
+      stop(tally, history);
   const { onAt, focusId } = kept;
-  makeChange('tallying.set', { lesson: keyOf(lesson), onAt, offAt: instant(), focusId }, history);
+  makeChange('tallying.set', { ...both, onAt, offAt: instant(), focusId }, history);
 }

@@ -1,10 +1,8 @@
 import Dices from 'lucide-react-native/icons/dices';
 import { useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
-import { addDays } from '@slate-path/core/calendar/localTime';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson, Turn } from '@slate-path/core/records/schema';
-import { countsOf, type Count } from '@slate-path/core/tallies/counts';
 import { drawTurn, turnChances, turnRule, type TurnCandidate } from '@slate-path/core/turns/fairTurns';
 import { turnHistory } from '@slate-path/core/turns/history';
 import { Action } from '../../parts/Action';
@@ -19,45 +17,13 @@ import { now } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
 import { useShownNames } from '../tallies/useShownNames';
+import { useHeard } from './useHeard';
 
 interface TurnsPanelProps {
   lesson: Lesson;
+  /** Also those of the class that is on the same roll. */
   rows: readonly LessonRow[];
-}
-
-interface HeardAnswer {
-  counts: Count[];
-  spoke: { lessonId: string; studentId: string }[];
-}
-
-/** Days that make up the week in which somebody was heard. */
-const daysBack = 6;
-
-/** How often each was heard in the last seven days: wanted tallies, and turns in which they spoke. */
-function useHeard(lesson: Lesson, turns: readonly Turn[]): { heard: Map<string, number>; known: boolean } {
-  const from = addDays(lesson.date, -daysBack);
-  const path = `/api/sections/${encodeURIComponent(lesson.sectionId)}/counts?from=${from}&to=${lesson.date}`;
-  const { state, answer } = useView<HeardAnswer>(path);
-  const lookFors = useRecords(({ current }) => current.lookFor);
-  const tallies = useRecords(({ current }) => current.tally);
-  return useMemo(() => {
-    const heard = new Map<string, number>();
-    const add = (studentId: string | null, times: number) => {
-      if (studentId !== null) heard.set(studentId, (heard.get(studentId) ?? 0) + times);
-    };
-    // What is of this lesson is known here to the last tap; the server's answer may be older.
-    const here = Object.values(tallies).filter(({ lessonId }) => lessonId === lesson.id);
-    const elsewhere = (answer?.counts ?? []).filter(({ lessonId }) => lessonId !== lesson.id);
-    for (const { studentId, lookForId, amount } of [...countsOf(here, lookFors), ...elsewhere]) {
-      const lookFor = lookFors[lookForId];
-      if (lookFor?.tone === 'wanted' && lookFor.measure !== 'seconds') add(studentId, amount);
-    }
-    for (const { lessonId, studentId } of answer?.spoke ?? []) if (lessonId !== lesson.id) add(studentId, 1);
-    for (const { studentId, outcome } of turns) if (outcome === 'spoke') add(studentId, 1);
-    return { heard, known: state !== 'loading' };
-  }, [answer, state, tallies, lookFors, turns, lesson.id]);
 }
 
 const outcomeWords: Record<Turn['outcome'], string> = {
@@ -78,14 +44,15 @@ export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {
   const wide = useWide();
   const names = useShownNames(rows);
   const records = useRecords(({ current }) => current.turn);
+  const partner = rows.find((row) => row.lesson.id !== lesson.id)?.lesson;
   const turns = useMemo(
     () =>
       Object.values(records)
-        .filter((turn) => !turn.removed && turn.lessonId === lesson.id)
+        .filter(({ removed, lessonId }) => !removed && (lessonId === lesson.id || lessonId === partner?.id))
         .sort((a, b) => (a.id < b.id ? -1 : 1)),
-    [records, lesson.id],
+    [records, lesson.id, partner?.id],
   );
-  const { heard, known } = useHeard(lesson, turns);
+  const { heard, known } = useHeard([lesson, partner], turns);
   const here = rows.filter((row) => !isAway(row));
   const candidates: TurnCandidate[] = here.map(({ student }) => ({
     studentId: student.id,
@@ -99,12 +66,14 @@ export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {
   const draw = () => {
     const seed = freshSeed();
     const studentId = drawTurn(chances, seed);
-    if (studentId === null) return;
+    // Of two classes on one roll the turn is in the lesson of whoever is drawn, as a tally is.
+    const own = here.find(({ student }) => student.id === studentId)?.lesson;
+    if (studentId === null || !own) return;
     const at = new Date(now()).toISOString();
-    makeChange('turn.draw', { lesson: keyOf(lesson), id: newId(), studentId, at, seed, chances }, history);
+    makeChange('turn.draw', { lesson: keyOf(own), id: newId(), studentId, at, seed, chances }, history);
   };
   const settle = (outcome: Turn['outcome']) => () => {
-    if (open) makeChange('turn.settle', { id: open.id, lessonId: lesson.id, outcome }, history);
+    if (open) makeChange('turn.settle', { id: open.id, lessonId: open.lessonId, outcome }, history);
   };
   const drawnStudent = rows.find(({ student }) => student.id === last?.studentId)?.student;
   const weight = open?.chances.find(({ studentId }) => studentId === open.studentId)?.weight ?? 0;
