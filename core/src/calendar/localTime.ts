@@ -2,8 +2,8 @@ import {
   addDays as addDaysTo,
   differenceInCalendarDays,
   eachDayOfInterval,
-  format,
   getISODay,
+  lightFormat,
   parseISO,
 } from 'date-fns';
 
@@ -20,7 +20,7 @@ export function timeOf(minutes: number): string {
 
 /** The day `days` after a date; negative goes back. */
 export function addDays(date: string, days: number): string {
-  return format(addDaysTo(parseISO(date), days), 'yyyy-MM-dd');
+  return lightFormat(addDaysTo(parseISO(date), days), 'yyyy-MM-dd');
 }
 
 /** Whole days from one date to another; negative when the other is earlier. */
@@ -42,7 +42,7 @@ export function mondayOf(date: string): string {
 export function datesBetween(from: string, to: string): string[] {
   if (from > to) return [];
   return eachDayOfInterval({ start: parseISO(from), end: parseISO(to) }).map((day) =>
-    format(day, 'yyyy-MM-dd'),
+    lightFormat(day, 'yyyy-MM-dd'),
   );
 }
 

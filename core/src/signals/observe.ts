@@ -1,10 +1,10 @@
-import type { Archive, ArchiveRow } from '../archive/tables';
 import { groupBy } from '../records/groupBy';
 import { readAttendance, type GraceOf } from './observe/attendance';
 import { readHandIns, readScores } from './observe/work';
 import { readOnline, readStuck } from './observe/days';
-import { readTallies } from './observe/tallies';
 import { Roster } from './observe/roster';
+import type { StreamRow, StreamRows } from './observe/streamRows';
+import { readTallies } from './observe/tallies';
 import type { ClassSeries, Slot } from './streams';
 
 export interface ObserveOptions {
@@ -18,7 +18,7 @@ export interface ObserveOptions {
 
 const dateOf = (moment: string) => moment.slice(0, 10);
 
-function heldLessons(lessons: readonly ArchiveRow<'lessons'>[], asOf: string): ArchiveRow<'lessons'>[] {
+function heldLessons(lessons: readonly StreamRow<'lessons'>[], asOf: string): StreamRow<'lessons'>[] {
   return lessons
     .filter(({ status, starts_at: start }) => status === 'held' && dateOf(start) <= asOf)
     .sort((a, b) => (a.starts_at < b.starts_at ? -1 : a.starts_at > b.starts_at ? 1 : a.id < b.id ? -1 : 1));
@@ -52,7 +52,7 @@ function levelSlots<R extends { student_id: string }>(
  * @returns one series for each class with a lesson or a student
  */
 export function observe(
-  archive: Archive,
+  archive: StreamRows,
   { asOf, graceOf = () => 5, observed = new Set() }: ObserveOptions,
 ): ClassSeries[] {
   const lessonsOf = groupBy(archive.lessons, (row) => row.section_id);

@@ -33,7 +33,7 @@ const lastTimes = { weekday: 7, afternoon: 10 } as const;
  * early, so more of it may be.
  */
 export const falseShares: Record<PatternStream, number> = {
-  presence: 0.025,
+  presence: 0.021,
   lateness: 0.0015,
   trouble: 0.003,
 };
@@ -71,37 +71,42 @@ interface Counts {
   times: number;
 }
 
-function countOf(slots: readonly Slot[], i: number): Counts {
-  const counts = { hits: 0, times: 0 };
-  for (const { value } of slots) {
-    const seen = value[i] ?? NaN;
-    if (Number.isNaN(seen)) continue;
-    counts.times += 1;
-    if (seen > 0) counts.hits += 1;
-  }
+/** Of each student, in some slots. */
+function countsOf(slots: readonly Slot[], students: number): Counts[] {
+  const counts = Array.from({ length: students }, () => ({ hits: 0, times: 0 }));
+  for (const { value } of slots)
+    counts.forEach((count, i) => {
+      const seen = value[i] ?? NaN;
+      if (Number.isNaN(seen)) return;
+      count.times += 1;
+      if (seen > 0) count.hits += 1;
+    });
   return counts;
 }
 
-function countOfClass(slots: readonly Slot[], students: number): Counts {
-  const all = { hits: 0, times: 0 };
-  for (let i = 0; i < students; i += 1) {
-    const { hits, times } = countOf(slots, i);
-    all.hits += hits;
-    all.times += times;
-  }
-  return all;
-}
+const less = (all: Counts, some: Counts | undefined): Counts => ({
+  hits: all.hits - (some?.hits ?? 0),
+  times: all.times - (some?.times ?? 0),
+});
 
-interface Candidate extends Pattern {
+const sumOf = (counts: readonly Counts[]): Counts => ({
+  hits: counts.reduce((sum, { hits }) => sum + hits, 0),
+  times: counts.reduce((sum, { times }) => sum + times, 0),
+});
+
+/** One student in one grouping, with what may come of the test at the least. */
+interface Candidate extends Omit<Pattern, 'since' | 'days'> {
+  i: number;
+  inside: readonly Slot[];
   least: number;
 }
 
 /** What one grouping is held against. */
 interface Comparison {
   inside: readonly Slot[];
-  /** Other times since the first time inside. */
-  meanwhile: readonly Slot[];
-  /** Of each student, at all other times. */
+  /** Of each student: inside, at other times since the first time inside, and at all other times. */
+  own: readonly Counts[];
+  meanwhile: readonly Counts[];
   others: readonly Counts[];
   prior: BetaPrior;
   /** How much likelier it is for the class on such days, as odds; never less than on others. */
@@ -127,32 +132,37 @@ function singleAbsences(slots: readonly Slot[]): Slot[] {
   return single;
 }
 
+/** @param whole of each student, in all slots */
 function comparisonOf(
-  series: ClassSeries,
   slots: readonly Slot[],
+  whole: readonly Counts[],
   stream: PatternStream,
   { kind, isIn }: Grouping,
 ): Comparison {
-  const inside = slots.filter(isIn).slice(-lastTimes[kind]);
-  const outside = slots.filter((slot) => !isIn(slot));
+  const group = slots.filter(isIn);
+  const inside = group.slice(-lastTimes[kind]);
   const first = inside[0]?.date ?? '\uFFFF';
-  const students = series.students.length;
-  const others = series.students.map((_, i) => countOf(outside, i));
-  const own = countOfClass(inside, students);
-  const other = {
-    hits: others.reduce((sum, { hits }) => sum + hits, 0),
-    times: others.reduce((sum, { times }) => sum + times, 0),
-  };
+  const ofGroup = countsOf(group, whole.length);
+  const others = whole.map((all, i) => less(all, ofGroup[i]));
+  const own = countsOf(inside, whole.length);
+  const [here, other] = [sumOf(own), sumOf(others)];
   return {
     inside,
+    own,
     others,
-    meanwhile: outside.filter(({ date }) => date >= first),
+    meanwhile: countsOf(
+      slots.filter((slot) => slot.date >= first && !isIn(slot)),
+      whole.length,
+    ),
     prior: betaPrior(
       Float64Array.from(others, ({ hits }) => hits),
       Float64Array.from(others, ({ times }) => times),
       guess[stream],
     ),
-    shift: Math.max(1, oddsShift(own.hits, (own.times * (other.hits + 1)) / (other.times + 20), own.times)),
+    shift: Math.max(
+      1,
+      oddsShift(here.hits, (here.times * (other.hits + 1)) / (other.times + 20), here.times),
+    ),
   };
 }
 
@@ -165,12 +175,10 @@ function candidate(
   i: number,
   stream: PatternStream,
   { kind, day }: Grouping,
-  { inside, others, meanwhile, prior, shift }: Comparison,
+  { inside, prior, shift, ...counts }: Comparison,
 ): Candidate | null {
-  const own = countOf(inside, i);
-  const other = others[i] ?? { hits: 0, times: 0 };
-  const now = countOf(meanwhile, i);
-  if (own.times < fewestHits) return null;
+  const [own, other, now] = [counts.own[i], counts.others[i], counts.meanwhile[i]];
+  if (!own || !other || !now || own.times < fewestHits) return null;
   // The student's share at other times, as all earlier ones and the class's tell it, on a day of this kind.
   const tail = (hits: number, otherHits: number) => {
     const weight = prior.weight + other.times;
@@ -180,6 +188,8 @@ function candidate(
   const most = Math.min(own.times, own.hits + now.hits);
   const isMore = own.hits * now.times >= timesMore * now.hits * own.times;
   return {
+    i,
+    inside,
     studentId: series.students[i]?.id ?? '',
     stream,
     kind,
@@ -188,9 +198,16 @@ function candidate(
     times: own.times,
     otherHits: now.hits,
     otherTimes: now.times,
-    since: inside.find(({ value }) => (value[i] ?? 0) > 0)?.date ?? '',
     p: own.hits < fewestHits || !isMore ? 1 : tail(own.hits, other.hits),
     least: most < fewestHits ? 1 : tail(most, other.hits + own.hits - most),
+  };
+}
+
+/** What is told of a candidate once it is called. */
+function patternOf({ i, inside, least: _, ...candidate }: Candidate): Pattern {
+  return {
+    ...candidate,
+    since: inside.find(({ value }) => (value[i] ?? 0) > 0)?.date ?? '',
     days: inside.flatMap(({ date, source, value }) =>
       Number.isNaN(value[i]) ? [] : [{ date, source, hit: (value[i] ?? 0) > 0 }],
     ),
@@ -206,13 +223,14 @@ export function patternsOf(series: ClassSeries, shares = falseShares): Pattern[]
   const groupings = groupingsOf(series);
   return patternStreams.flatMap((stream) => {
     const slots = stream === 'presence' ? singleAbsences(series.streams[stream]) : series.streams[stream];
+    const whole = countsOf(slots, series.students.length);
     const candidates = groupings.flatMap((grouping) => {
-      const comparison = comparisonOf(series, slots, stream, grouping);
+      const comparison = comparisonOf(slots, whole, stream, grouping);
       return series.students.flatMap(({ active }, i) =>
         active ? (candidate(series, i, stream, grouping, comparison) ?? []) : [],
       );
     });
     const limit = falseDiscoveryLimit(candidates, shares[stream]);
-    return candidates.filter(({ p }) => p <= limit).map(({ least: _, ...pattern }) => pattern);
+    return candidates.filter(({ p }) => p <= limit).map(patternOf);
   });
 }

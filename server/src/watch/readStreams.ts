@@ -1,12 +1,8 @@
-import {
-  emptyArchive,
-  type Archive,
-  type ArchiveFields,
-  type ArchiveTableName,
-} from '@slate-path/core/archive/tables';
 import { lessonsBetween } from '@slate-path/core/calendar/lessons';
 import { localMoment, type LocalMoment } from '@slate-path/core/calendar/zone';
+import type { Lesson } from '@slate-path/core/records/schema';
 import { wasHeld } from '@slate-path/core/roll/totals';
+import type { StreamRow, StreamRows, StreamTable } from '@slate-path/core/signals/observe/streamRows';
 import type { RecordReader } from '../database/readRecords';
 
 export interface ClassQuery {
@@ -20,119 +16,75 @@ const own = '"teacherId" = ? AND NOT "removed"';
 const ofSection = `${own} AND "sectionId" = ?`;
 const inLessons = (table: string) =>
   `FROM "${table}" JOIN "lesson" ON "lesson"."id" = "${table}"."lessonId" WHERE "lesson"."sectionId" = ? AND NOT "${table}"."removed"`;
-/** Notes of the class's lessons, or of no lesson. */
-const notesHere = `SELECT "note"."id" FROM "note" LEFT JOIN "lesson" ON "lesson"."id" = "note"."lessonId" WHERE "note"."teacherId" = ? AND NOT "note"."removed" AND ("note"."lessonId" IS NULL OR "lesson"."sectionId" = ?)`;
+/** Those who are spoken of, or the topics, of a note. */
+const listOf = (table: string, column: string) =>
+  `(SELECT json_group_array("${column}") FROM "${table}" WHERE "noteId" = "note"."id" AND NOT "removed")`;
+const noteColumns = `"id", "at", "lessonId" AS lesson_id, ${listOf('noteStudent', 'studentId')} AS students, ${listOf('noteTopic', 'topicId')} AS topics`;
+/** Notes of the class's lessons, or of no lesson: each by its index, for a scan of all would be one for each class. */
+const notesHere = `SELECT ${noteColumns} FROM "note" WHERE ${own} AND "lessonId" IN (SELECT "id" FROM "lesson" WHERE "sectionId" = ?) UNION ALL SELECT ${noteColumns} FROM "note" WHERE ${own} AND "lessonId" IS NULL`;
 
-/** Tables that one statement gives as the format has them. */
-const statements: Partial<Record<ArchiveTableName, { sql: string; of: 'teacher' | 'both' }>> = {
-  sections: {
-    sql: `SELECT "id", "name", "subject", "room" FROM "section" WHERE ${own} AND "id" = ?`,
-    of: 'both',
-  },
-  students: {
-    sql: `SELECT "id", "givenName" AS given_name, "familyName" AS family_name, "called", '' AS email, '' AS grade FROM "student" WHERE ${own} AND "id" IN (SELECT "studentId" FROM "enrolment" WHERE "sectionId" = ?)`,
-    of: 'both',
-  },
-  enrolments: {
-    sql: `SELECT "sectionId" AS section_id, "studentId" AS student_id, '' AS cohort, "startsOn" AS starts_on, "endsOn" AS ends_on FROM "enrolment" WHERE ${ofSection}`,
-    of: 'both',
-  },
-  look_fors: {
-    sql: `SELECT "id", '' AS name, "measure", "tone" FROM "lookFor" WHERE "teacherId" = ?`,
-    of: 'teacher',
-  },
-  work: {
-    sql: `SELECT "id", "sectionId" AS section_id, "title", "assignedAt" AS assigned_at, "dueAt" AS due_at, "points" FROM "work" WHERE ${ofSection}`,
-    of: 'both',
-  },
-  hand_ins: {
-    sql: `SELECT "workId" AS work_id, "studentId" AS student_id, "status", "handedInAt" AS handed_in_at, "handedBackAt" AS handed_back_at, "score" FROM "handIn" WHERE ${own} AND "workId" IN (SELECT "id" FROM "work" WHERE "sectionId" = ?)`,
-    of: 'both',
-  },
-  activity: {
-    sql: `SELECT '' AS id, "sectionId" AS section_id, "studentId" AS student_id, "at" FROM "activity" WHERE ${own} AND ("sectionId" IS NULL OR "sectionId" = ?)`,
-    of: 'both',
-  },
-  note_students: {
-    sql: `SELECT "noteId" AS note_id, "studentId" AS student_id FROM "noteStudent" WHERE NOT "removed" AND "noteId" IN (${notesHere})`,
-    of: 'both',
-  },
-  note_topics: {
-    sql: `SELECT "noteId" AS note_id, "topicId" AS topic_id FROM "noteTopic" WHERE NOT "removed" AND "noteId" IN (${notesHere})`,
-    of: 'both',
-  },
-};
-
-/** Of every lesson, the students of a table's records and up to two columns more, each as one list. */
-interface PerLesson {
-  lesson_id: string;
-  students: string;
-  values: string;
-  others: string;
-}
+/** Tables that one statement gives, for a teacher and a section. */
+const statements = {
+  sections: `SELECT "id" FROM "section" WHERE ${own} AND "id" = ?`,
+  students: `SELECT "id", "givenName" AS given_name, "familyName" AS family_name, "called" FROM "student" WHERE ${own} AND "id" IN (SELECT "studentId" FROM "enrolment" WHERE "sectionId" = ?)`,
+  enrolments: `SELECT "sectionId" AS section_id, "studentId" AS student_id, "startsOn" AS starts_on, "endsOn" AS ends_on FROM "enrolment" WHERE ${ofSection}`,
+  work: `SELECT "id", "sectionId" AS section_id, "title", "assignedAt" AS assigned_at, "dueAt" AS due_at, "points" FROM "work" WHERE ${ofSection}`,
+  hand_ins: `SELECT "workId" AS work_id, "studentId" AS student_id, "status", "handedInAt" AS handed_in_at, "handedBackAt" AS handed_back_at, "score" FROM "handIn" WHERE ${own} AND "workId" IN (SELECT "id" FROM "work" WHERE "sectionId" = ?)`,
+  activity: `SELECT "sectionId" AS section_id, "studentId" AS student_id, "at" FROM "activity" WHERE ${own} AND ("sectionId" IS NULL OR "sectionId" = ?)`,
+} as const satisfies Partial<Record<StreamTable, string>>;
 
 /**
- * What there is much of in a lesson, read as one row a lesson: a third of the time that a row for each record
- * takes. @param values, others plain SQL over the table's columns
+ * Columns of what there is much of in a lesson, as one list each: a third of the time that a row for each record
+ * takes. @param columns plain SQL over the table's columns
  */
-function perLesson<Row>(
+function perLesson(
   records: RecordReader,
   sectionId: string,
-  { table, values, others = 'NULL' }: { table: string; values: string; others?: string },
-  rowOf: (lesson_id: string, student_id: string, value: unknown, other: unknown) => Row,
-): Row[] {
-  const lessons = records.rows<PerLesson>(
-    `SELECT "lesson"."id" AS lesson_id, json_group_array("${table}"."studentId") AS students, json_group_array(${values}) AS "values", json_group_array(${others}) AS others ${inLessons(table)} GROUP BY "lesson"."id"`,
-    [sectionId],
-  );
-  const found: Row[] = [];
-  for (const { lesson_id, ...lists } of lessons) {
-    const [students, own, more] = [lists.students, lists.values, lists.others].map(
-      (list) => JSON.parse(list) as unknown[],
-    );
-    students?.forEach((id, at) => found.push(rowOf(lesson_id, id as string, own?.[at], more?.[at])));
-  }
-  return found;
+  table: string,
+  columns: readonly string[],
+): { lesson_id: string; lists: unknown[][] }[] {
+  const lists = columns.map((column, at) => `json_group_array(${column}) AS "${at}"`).join(', ');
+  return records
+    .rows<{ lesson_id: string } & Record<number, string>>(
+      `SELECT "lesson"."id" AS lesson_id, ${lists} ${inLessons(table)} GROUP BY "lesson"."id"`,
+      [sectionId],
+    )
+    .map(({ lesson_id, ...found }) => ({
+      lesson_id,
+      lists: columns.map((_, at) => JSON.parse(found[at] ?? '[]') as unknown[]),
+    }));
 }
 
-/** What was seen in lessons. The time of a tally and of a check-in, which no stream needs, is left out. */
-function seenIn(records: RecordReader, sectionId: string): Pick<Archive, 'tallies' | 'sweeps' | 'check_ins'> {
-  const line = 0;
+/** What was seen in lessons. */
+function seenIn(
+  records: RecordReader,
+  sectionId: string,
+): Pick<StreamRows, 'tallies' | 'sweeps' | 'check_ins'> {
+  const read = (table: string, ...columns: string[]) =>
+    perLesson(records, sectionId, table, [`"${table}"."studentId"`, ...columns]);
   return {
-    tallies: perLesson(
-      records,
-      sectionId,
-      { table: 'tally', values: 'COALESCE("amount", 1)', others: '"lookForId"' },
-      (lesson_id, student_id, amount, look_for_id) => ({
-        id: '',
-        lesson_id,
-        student_id,
-        look_for_id: look_for_id as string,
-        at: null,
-        amount: amount as number,
-        line,
-      }),
+    tallies: read('tally', '"lookForId"', 'COALESCE("amount", 1)').flatMap(
+      ({ lesson_id, lists: [students = [], lookFors = [], amounts = []] }) =>
+        students.map((student_id, at) => ({
+          lesson_id,
+          student_id: student_id as string | null,
+          look_for_id: lookFors[at] as string,
+          amount: amounts[at] as number,
+        })),
     ),
-    sweeps: perLesson(
-      records,
-      sectionId,
-      { table: 'sweep', values: '"level"' },
-      (lesson_id, student_id, level) => ({ lesson_id, student_id, level: level as number, line }),
-    ),
-    check_ins: perLesson(
-      records,
-      sectionId,
-      { table: 'checkIn', values: '"weather"' },
-      (lesson_id, student_id, weather) => ({
+    sweeps: read('sweep', '"level"').flatMap(({ lesson_id, lists: [students = [], levels = []] }) =>
+      students.map((student_id, at) => ({
         lesson_id,
-        student_id,
-        at: null,
-        weather: weather as number | null,
-        wants_word: false,
-        lunch: '',
-        comment: '',
-        line,
-      }),
+        student_id: student_id as string,
+        level: levels[at] as number | null,
+      })),
+    ),
+    check_ins: read('checkIn', '"weather"').flatMap(({ lesson_id, lists: [students = [], weathers = []] }) =>
+      students.map((student_id, at) => ({
+        lesson_id,
+        student_id: student_id as string,
+        weather: weathers[at] as number | null,
+      })),
     ),
   };
 }
@@ -141,9 +93,18 @@ function seenIn(records: RecordReader, sectionId: string): Pick<Archive, 'tallie
 const midnightOf = (instant: string, zone: string) =>
   `${localMoment(Date.parse(instant), zone).date}T00:00:00`;
 
+/** A class's lessons as they are recorded; the label, which no stream needs, is left out. */
+function recordedLessons(records: RecordReader, teacherId: string, sectionId: string): Lesson[] {
+  const rows = records.rows<Omit<Lesson, 'setAside' | 'removed'> & { setAside: number; removed: number }>(
+    'SELECT "id", "sectionId", "date", "startsAt", "endsAt", \'\' AS label, "setAside", "takenAt", "removed" FROM "lesson" WHERE "teacherId" = ? AND "sectionId" = ?',
+    [teacherId, sectionId],
+  );
+  return rows.map((row) => ({ ...row, setAside: row.setAside === 1, removed: row.removed === 1 }));
+}
+
 /** Lessons of the timetable and recorded ones, with when their rolls were taken. */
 function lessonsOf(records: RecordReader, { teacherId, sectionId, zone, now }: ClassQuery) {
-  const recorded = records.all('lesson', '"teacherId" = ? AND "sectionId" = ?', [teacherId, sectionId]);
+  const recorded = recordedLessons(records, teacherId, sectionId);
   const terms = records.all('term', own, [teacherId]);
   const dates = [...terms.map(({ startsOn }) => startsOn), ...recorded.map(({ date }) => date)].sort();
   const calendar = {
@@ -156,7 +117,7 @@ function lessonsOf(records: RecordReader, { teacherId, sectionId, zone, now }: C
     wasHeld(lesson, now),
   );
   return {
-    lessons: lessons.map(({ id, date, startsAt, endsAt, setAside }): ArchiveFields<'lessons'> => ({
+    lessons: lessons.map(({ id, date, startsAt, endsAt, setAside }): StreamRow<'lessons'> => ({
       id,
       section_id: sectionId,
       starts_at: `${date}T${startsAt}:00`,
@@ -164,92 +125,91 @@ function lessonsOf(records: RecordReader, { teacherId, sectionId, zone, now }: C
       status: setAside ? 'set_aside' : 'held',
       label: '',
     })),
-    taken: lessons.flatMap(({ id, takenAt }): ArchiveFields<'taken'>[] =>
+    taken: lessons.flatMap(({ id, takenAt }): StreamRow<'taken'>[] =>
       takenAt === null ? [] : [{ lesson_id: id, taken_at: midnightOf(takenAt, zone) }],
     ),
   };
 }
 
-interface MarkRow {
-  lesson_id: string;
-  student_id: string;
-  standing_id: string | null;
-  arrived: string | null;
-  left: string | null;
-  date: string;
-}
-
-function rollOf(records: RecordReader, sectionId: string): Archive['roll'] {
-  const marks = records.rows<MarkRow>(
-    `SELECT "mark"."lessonId" AS lesson_id, "mark"."studentId" AS student_id, "standingId" AS standing_id, "arrivedAt" AS arrived, "leftAt" AS left, "lesson"."date" AS date ${inLessons('mark')}`,
-    [sectionId],
+function rollOf(records: RecordReader, sectionId: string): StreamRows['roll'] {
+  const columns = ['"mark"."studentId"', '"standingId"', '"arrivedAt"', '"leftAt"', '"lesson"."date"'];
+  return perLesson(records, sectionId, 'mark', columns).flatMap(
+    ({ lesson_id, lists: [students = [], standings = [], arrivals = [], leavings = [], dates = []] }) => {
+      const moment = (time: unknown) => (time === null ? null : `${dates[0] as string}T${time as string}:00`);
+      return students.map((student_id, at) => ({
+        lesson_id,
+        student_id: student_id as string,
+        standing_id: standings[at] as string | null,
+        arrived_at: moment(arrivals[at]),
+        left_at: moment(leavings[at]),
+      }));
+    },
   );
-  return marks.map(({ lesson_id, student_id, standing_id, arrived, left, date }) => ({
-    lesson_id,
-    student_id,
-    standing_id,
-    arrived_at: arrived === null ? null : `${date}T${arrived}:00`,
-    left_at: left === null ? null : `${date}T${left}:00`,
-    comment: '',
-    source: '',
-    line: 0,
-  }));
 }
 
 /** Merged topics count as the one they went into, which alone says whether it is trouble. */
-function topicsOf(records: RecordReader, teacherId: string): ArchiveFields<'topics'>[] {
+function topicsOf(records: RecordReader, teacherId: string): StreamRow<'topics'>[] {
   const topics = records.all('topic', '"teacherId" = ?', [teacherId]);
   const byId = new Map(topics.map((topic) => [topic.id, topic]));
   return topics.map((topic) => {
     let now = topic;
     for (let steps = 0; now.mergedIntoId !== null && steps < topics.length; steps += 1)
       now = byId.get(now.mergedIntoId) ?? now;
-    return { id: topic.id, name: topic.name, trouble: now.trouble };
+    return { id: topic.id, trouble: now.trouble };
   });
 }
 
-interface NoteRow {
-  id: string;
-  at: string;
-  lesson_id: string | null;
+/** Notes with their students and topics. */
+function notesOf(
+  records: RecordReader,
+  { teacherId, sectionId, zone }: ClassQuery,
+): Pick<StreamRows, 'notes' | 'note_students' | 'note_topics'> {
+  const found = records.rows<StreamRow<'notes'> & { students: string; topics: string }>(notesHere, [
+    teacherId,
+    sectionId,
+    teacherId,
+  ]);
+  const listed = (json: string) => JSON.parse(json) as string[];
+  return {
+    notes: found.map(({ id, at, lesson_id }) => ({ id, at: midnightOf(at, zone), lesson_id })),
+    note_students: found.flatMap(({ id, students }) =>
+      listed(students).map((student_id) => ({ note_id: id, student_id })),
+    ),
+    note_topics: found.flatMap(({ id, topics }) =>
+      listed(topics).map((topic_id) => ({ note_id: id, topic_id })),
+    ),
+  };
 }
 
 /**
  * What the streams of one class are made of, in the tables of the open format: only what they need of it,
  * summed up by the database where it can be.
  */
-export function readStreams(records: RecordReader, query: ClassQuery): Archive {
-  const { teacherId, sectionId, zone } = query;
-  const archive: Archive = emptyArchive();
-  const values = { teacher: [teacherId], both: [teacherId, sectionId] };
-  for (const [table, { sql, of }] of Object.entries(statements) as [
-    ArchiveTableName,
-    { sql: string; of: keyof typeof values },
-  ][])
-    (archive as Record<string, unknown>)[table] = records.rows(sql, values[of]);
-  Object.assign(archive, seenIn(records, sectionId));
-  const line = 0;
-  const { lessons, taken } = lessonsOf(records, query);
-  archive.lessons = lessons.map((row) => ({ ...row, line }));
-  archive.taken = taken.map((row) => ({ ...row, line }));
-  archive.roll = rollOf(records, sectionId);
-  archive.topics = topicsOf(records, teacherId).map((row) => ({ ...row, line }));
-  archive.standings = records
-    .all('standing', '"teacherId" = ?', [teacherId])
-    .map(({ id, code, name, countsAs, credit, excused }) => ({
+export function readStreams(records: RecordReader, query: ClassQuery): StreamRows {
+  const { teacherId, sectionId } = query;
+  const both = [teacherId, sectionId];
+  const read = <T extends keyof typeof statements>(table: T) =>
+    records.rows<StreamRow<T>>(statements[table], both);
+  const lookFors = records.all('lookFor', '"teacherId" = ?', [teacherId]);
+  const standings = records.all('standing', '"teacherId" = ?', [teacherId]);
+  return {
+    ...seenIn(records, sectionId),
+    ...lessonsOf(records, query),
+    ...notesOf(records, query),
+    sections: read('sections'),
+    students: read('students'),
+    enrolments: read('enrolments'),
+    standings: standings.map(({ id, countsAs, credit, excused }) => ({
       id,
-      code,
-      name,
       counts_as: countsAs,
       credit,
       excused,
-      line,
-    }));
-  archive.notes = records
-    .rows<NoteRow>(`SELECT "id", "at", "lessonId" AS lesson_id FROM "note" WHERE "id" IN (${notesHere})`, [
-      teacherId,
-      sectionId,
-    ])
-    .map(({ at, ...note }) => ({ ...note, at: midnightOf(at, zone), text: '', line }));
-  return archive;
+    })),
+    roll: rollOf(records, sectionId),
+    look_fors: lookFors.map(({ id, measure, tone }) => ({ id, measure, tone })),
+    work: read('work'),
+    hand_ins: read('hand_ins'),
+    activity: read('activity'),
+    topics: topicsOf(records, teacherId),
+  };
 }

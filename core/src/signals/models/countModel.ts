@@ -58,6 +58,8 @@ export class CountModel implements Model {
   private readonly heldSums: Float64Array;
   private readonly heldExposures: Float64Array;
   private readonly heldTimes: Float64Array;
+  private readonly allSums: Float64Array;
+  private readonly allExposures: Float64Array;
   private prior: GammaPrior;
   private slot!: Slot;
   private counted = 0;
@@ -75,6 +77,8 @@ export class CountModel implements Model {
     this.heldSums = new Float64Array(students);
     this.heldExposures = new Float64Array(students);
     this.heldTimes = new Float64Array(students);
+    this.allSums = new Float64Array(students);
+    this.allExposures = new Float64Array(students);
     this.prior = { mean: options.guess, shape: 1.5 };
     this.excess = options.overdispersion * this.squares;
   }
@@ -88,8 +92,8 @@ export class CountModel implements Model {
     this.slot = slot;
     const { guess } = this.options;
     this.prior = gammaPrior(
-      added(this.sums, this.heldSums),
-      added(this.exposures, this.heldExposures),
+      added(this.sums, this.heldSums, this.allSums),
+      added(this.exposures, this.heldExposures, this.allExposures),
       guess,
       this.overdispersion,
     );

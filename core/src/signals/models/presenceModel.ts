@@ -19,7 +19,10 @@ export class PresenceModel implements Model {
   private readonly starts: ShareModel;
   private readonly run: Float64Array;
   private readonly runBefore: Float64Array;
-  private readonly begun: string[] = [];
+  /** The day on which the spell began, in days since the first slot. */
+  private readonly begun: Float64Array;
+  private firstDay: string | null = null;
+  private today = 0;
   private readonly away: Float64Array;
   private readonly taken: Float64Array;
   private readonly heldAway: Float64Array;
@@ -30,6 +33,7 @@ export class PresenceModel implements Model {
     this.starts = new ShareModel(students, { guess: 0.05, rise: 0.35 });
     this.run = new Float64Array(students);
     this.runBefore = new Float64Array(students);
+    this.begun = new Float64Array(students);
     this.away = new Float64Array(students);
     this.taken = new Float64Array(students);
     this.heldAway = new Float64Array(students);
@@ -38,6 +42,7 @@ export class PresenceModel implements Model {
 
   begin(slot: Slot): void {
     this.slot = slot;
+    this.today = daysBetween((this.firstDay ??= slot.date), slot.date);
     const starting = new Float64Array(slot.value.length);
     for (let i = 0; i < slot.value.length; i += 1) {
       const value = slot.value[i] ?? NaN;
@@ -45,7 +50,7 @@ export class PresenceModel implements Model {
       this.runBefore[i] = before;
       starting[i] = before > 0 ? NaN : value;
       if (!Number.isNaN(value)) this.run[i] = value === 1 ? before + 1 : 0;
-      if (before === 0 && value === 1) this.begun[i] = slot.date;
+      if (before === 0 && value === 1) this.begun[i] = this.today;
     }
     this.starts.begin({ ...slot, value: starting });
   }
@@ -64,7 +69,7 @@ export class PresenceModel implements Model {
     if (before === 0) return null;
     if (this.amount(i) === 0) return 0;
     // Where many stay away, staying away says less.
-    const isLong = daysBetween(this.begun[i] ?? this.slot.date, this.slot.date) > longestIllnessDays;
+    const isLong = this.today - (this.begun[i] ?? this.today) > longestIllnessDays;
     return (isLong ? longSpell : sameSpell) / Math.max(1, this.starts.shift(i));
   }
 

@@ -24,6 +24,8 @@ export class ShareModel implements Model {
   private readonly trials: Float64Array;
   private readonly heldHits: Float64Array;
   private readonly heldTrials: Float64Array;
+  private readonly allHits: Float64Array;
+  private readonly allTrials: Float64Array;
   private prior: BetaPrior;
   private slot!: Slot;
   private hitsNow = 0;
@@ -38,14 +40,16 @@ export class ShareModel implements Model {
     this.trials = new Float64Array(students);
     this.heldHits = new Float64Array(students);
     this.heldTrials = new Float64Array(students);
+    this.allHits = new Float64Array(students);
+    this.allTrials = new Float64Array(students);
     this.prior = { mean: options.guess, weight: 30 };
   }
 
   begin(slot: Slot): void {
     this.slot = slot;
     this.prior = betaPrior(
-      added(this.hits, this.heldHits),
-      added(this.trials, this.heldTrials),
+      added(this.hits, this.heldHits, this.allHits),
+      added(this.trials, this.heldTrials, this.allTrials),
       this.options.guess,
     );
     this.hitsNow = 0;

@@ -1,8 +1,8 @@
-import type { Archive, ArchiveRow } from '../../archive/tables';
 import { clockTime, lessonOf } from '../../archive/lessonOf';
 import { presenceOf } from '../../roll/presence';
 import type { Slot } from '../streams';
 import type { Roster } from './roster';
+import type { StreamRow, StreamRows } from './streamRows';
 
 export type GraceOf = (sectionId: string) => number;
 
@@ -36,9 +36,9 @@ export class Attendance {
 
 /** Reads the roll of one class's lessons that had been taken by an evening. */
 export function readAttendance(
-  archive: Archive,
+  archive: StreamRows,
   roster: Roster,
-  rolls: ReadonlyMap<string, ArchiveRow<'roll'>[]>,
+  rolls: ReadonlyMap<string, StreamRow<'roll'>[]>,
   graceMinutes: number,
   asOf: string,
 ): Attendance {
@@ -59,7 +59,7 @@ export function readAttendance(
     const lesson = lessonOf(row, takenAt);
     const presence = roster.emptySlot(date, index, id);
     const lateness = roster.emptySlot(date, index, id);
-    const there = new Float64Array(roster.students.length).fill(NaN);
+    const there = roster.empty();
     roster.students.forEach((_, i) => {
       if (!roster.isIn(i, date)) return;
       presence.value[i] = 0;

@@ -1,7 +1,7 @@
-import type { Archive } from '../../archive/tables';
 import { groupBy } from '../../records/groupBy';
 import type { Slot } from '../streams';
 import type { Roster } from './roster';
+import type { StreamRows } from './streamRows';
 
 const dateOf = (moment: string) => moment.slice(0, 10);
 
@@ -17,7 +17,7 @@ function dayOfNone(roster: Roster, date: string): Slot {
 const inOrder = (days: ReadonlyMap<string, unknown>) => [...days.keys()].sort();
 
 /** What students did online, on each day on which anybody of the class did anything. */
-export function readOnline(archive: Archive, roster: Roster, sectionId: string, asOf: string): Slot[] {
+export function readOnline(archive: StreamRows, roster: Roster, sectionId: string, asOf: string): Slot[] {
   const rows = archive.activity.filter(
     ({ section_id: section, student_id: student, at }) =>
       dateOf(at) <= asOf &&
@@ -35,7 +35,7 @@ export function readOnline(archive: Archive, roster: Roster, sectionId: string, 
 }
 
 /** Notes on topics that are marked as trouble, on each day on which anything was noted in the class. */
-export function readStuck(archive: Archive, roster: Roster, sectionId: string, asOf: string): Slot[] {
+export function readStuck(archive: StreamRows, roster: Roster, sectionId: string, asOf: string): Slot[] {
   if (archive.notes.length === 0) return [];
   const lessonSection = new Map(archive.lessons.map((row) => [row.id, row.section_id]));
   const about = groupBy(archive.note_students, (row) => row.note_id);

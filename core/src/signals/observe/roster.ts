@@ -1,9 +1,12 @@
-import type { ArchiveRow } from '../../archive/tables';
 import type { ClassSeries, SeriesLesson, Slot } from '../streams';
+import type { StreamRow } from './streamRows';
 
 type Stretch = [from: string, to: string];
 
-function nameOf({ called, given_name: given, family_name: family, id }: ArchiveRow<'students'>): string {
+/** So many slots' values are made room for at once. */
+const slotsAtOnce = 64;
+
+function nameOf({ called, given_name: given, family_name: family, id }: StreamRow<'students'>): string {
   return called || given || family || id;
 }
 
@@ -14,12 +17,14 @@ export class Roster {
   private readonly index = new Map<string, number>();
   private readonly stretches: Stretch[][] = [];
   private readonly dates: string[];
+  private room = new Float64Array();
+  private used = 0;
 
   /** @param lessons held, in order of time */
   constructor(
-    people: readonly ArchiveRow<'students'>[],
-    enrolments: readonly ArchiveRow<'enrolments'>[],
-    lessons: readonly ArchiveRow<'lessons'>[],
+    people: readonly StreamRow<'students'>[],
+    enrolments: readonly StreamRow<'enrolments'>[],
+    lessons: readonly StreamRow<'lessons'>[],
     asOf: string,
   ) {
     const known = new Map(people.map((person) => [person.id, person]));
@@ -38,7 +43,7 @@ export class Roster {
     this.dates = this.lessons.map(({ date }) => date);
   }
 
-  private add(person: ArchiveRow<'students'>): number {
+  private add(person: StreamRow<'students'>): number {
     const at = this.students.length;
     this.index.set(person.id, at);
     this.students.push({ id: person.id, name: nameOf(person), active: false });
@@ -58,7 +63,18 @@ export class Roster {
   }
 
   emptySlot(date: string, lesson: number, source: string): Slot {
-    return { date, lesson, source, value: new Float64Array(this.students.length).fill(NaN), exposure: null };
+    return { date, lesson, source, value: this.empty(), exposure: null };
+  }
+
+  /** A value of each student, not a number yet: a piece of a larger one, for a year has thousands of them. */
+  empty(): Float64Array {
+    const size = this.students.length;
+    if (this.used + size > this.room.length) {
+      this.room = new Float64Array(size * slotsAtOnce).fill(NaN);
+      this.used = 0;
+    }
+    this.used += size;
+    return this.room.subarray(this.used - size, this.used);
   }
 
   /** How many lessons had been held before a day began. */

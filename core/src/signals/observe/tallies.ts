@@ -1,7 +1,7 @@
-import type { Archive, ArchiveRow } from '../../archive/tables';
 import type { Slot } from '../streams';
 import type { Attendance } from './attendance';
 import type { Roster } from './roster';
+import type { StreamRow, StreamRows } from './streamRows';
 
 /** How often something was seen: what a tally counts, or once for whatever was ticked or timed. */
 function timesSeen(amount: number | null, measure: string): number {
@@ -14,9 +14,9 @@ function timesSeen(amount: number | null, measure: string): number {
  * there; one without says nothing, unless it is known that somebody was looking.
  */
 export function readTallies(
-  archive: Archive,
+  archive: StreamRows,
   roster: Roster,
-  tallies: ReadonlyMap<string, ArchiveRow<'tallies'>[]>,
+  tallies: ReadonlyMap<string, StreamRow<'tallies'>[]>,
   attendance: Attendance,
   observed: ReadonlySet<string>,
 ): { voice: Slot[]; trouble: Slot[] } {

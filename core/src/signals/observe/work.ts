@@ -1,23 +1,23 @@
-import type { Archive, ArchiveRow } from '../../archive/tables';
 import { groupBy } from '../../records/groupBy';
 import { late, missing, onTime } from '../models/handInModel';
 import type { Slot } from '../streams';
 import type { Roster } from './roster';
+import type { StreamRow, StreamRows } from './streamRows';
 
 const dateOf = (moment: string | null) => (moment === null ? null : moment.slice(0, 10));
 
 /** By what stands in it, so that neither the order of the file nor the ids decide. */
-const orderOf = ({ due_at: due, assigned_at: assigned, title, id }: ArchiveRow<'work'>) =>
+const orderOf = ({ due_at: due, assigned_at: assigned, title, id }: StreamRow<'work'>) =>
   [due, assigned, title, id].join('\u0000');
 
-function workOf(archive: Archive, sectionId: string): ArchiveRow<'work'>[] {
+function workOf(archive: StreamRows, sectionId: string): StreamRow<'work'>[] {
   return archive.work
     .filter((row) => row.section_id === sectionId)
     .sort((a, b) => (orderOf(a) < orderOf(b) ? -1 : 1));
 }
 
 /** How a piece stood on an evening; null where nothing was known or it was excused. */
-function standingOf(row: ArchiveRow<'hand_ins'>, due: string, asOf: string): number | null {
+function standingOf(row: StreamRow<'hand_ins'>, due: string, asOf: string): number | null {
   if (row.status === 'excused') return null;
   const handedIn = row.handed_in_at;
   if (row.status === 'missing' && handedIn === null) return missing;
@@ -27,7 +27,7 @@ function standingOf(row: ArchiveRow<'hand_ins'>, due: string, asOf: string): num
 }
 
 /** On time, late or missing, for each piece of work that was due. */
-export function readHandIns(archive: Archive, roster: Roster, sectionId: string, asOf: string): Slot[] {
+export function readHandIns(archive: StreamRows, roster: Roster, sectionId: string, asOf: string): Slot[] {
   const handIns = groupBy(archive.hand_ins, (row) => row.work_id);
   return workOf(archive, sectionId).flatMap(({ id, due_at: due }) => {
     const date = dateOf(due);
@@ -50,7 +50,7 @@ function median(values: number[]): number {
 }
 
 /** Percent less the class's median on the piece, once it was handed back. */
-export function readScores(archive: Archive, roster: Roster, sectionId: string, asOf: string): Slot[] {
+export function readScores(archive: StreamRows, roster: Roster, sectionId: string, asOf: string): Slot[] {
   const handIns = groupBy(archive.hand_ins, (row) => row.work_id);
   const slots = workOf(archive, sectionId).flatMap(({ id, due_at: due, points }) => {
     const known = (handIns.get(id) ?? []).flatMap((row) => {
