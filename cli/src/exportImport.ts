@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { bringArchive, NotBrought } from '@slate-path/server/archive/bring';
+import { bringArchive } from '@slate-path/server/archive/bring';
+import { NotBrought } from '@slate-path/server/archive/inParts';
 import { readArchiveFile } from '@slate-path/server/archive/readFile';
 import { archiveFile } from '@slate-path/server/archive/writeFile';
 import { DatabaseError } from '@slate-path/server/database/open';

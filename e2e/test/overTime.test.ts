@@ -163,3 +163,37 @@ test('the month on paper: a page of its own with every student, lesson and sum, 
   const pdf = await paper.pdf({ format: 'A4', landscape: true });
   expect(Buffer.from(pdf.slice(0, 5)).toString()).toBe('%PDF-');
 });
+
+test('a backup, a roll cleared by mistake, and back again: what it means is said before, and there is a way back from it', async () => {
+  // What the device remembers is shown first, so that the answer has to be waited for.
+  const pupil05Was = async (there: number) => {
+    await sectionTotals();
+    await page.waitForSelector(`[aria-label^=Pupil05][aria-label*="there in ${there} of 5 lessons"]`);
+  };
+  await goTo('/desk');
+  await tap(page, 'Back up now');
+  await says(page, 'The backup is made.');
+  await takeRolls(room, { '2026-11-16': [3, 4, 5] });
+  await pupil05Was(4);
+
+  await goTo('/desk');
+  await tap(page, 'Go back to Monday 23 November');
+  // Three marks were made since; nothing else was touched.
+  await says(page, '3 records made since will be taken away.');
+  await tap(page, 'Leave all as it is');
+  await tap(page, 'Go back to Monday 23 November');
+  await says(page, '3 records');
+  await tap(page, 'Go back');
+  await says(page, 'Your records are as they were then.');
+  await pupil05Was(5);
+  expect(await lineOf('Pupil01')).toContain('there in 3 of 5 lessons');
+
+  await goTo('/desk');
+  // The latest stands first: what there was before going back.
+  const latest = await page.waitForSelector('[aria-label^="Go back to Monday 23 November"]');
+  await latest?.click();
+  await says(page, '3 records');
+  await tap(page, 'Go back');
+  await says(page, 'Your records are as they were then.');
+  await pupil05Was(4);
+});

@@ -1,6 +1,7 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
+import { dropBrokenReadings } from './backups/backups';
 import { openDatabase } from './database/open';
 import { createApp } from './http/createApp';
 import { Events } from './http/events';
@@ -48,6 +49,8 @@ export async function startServer(options: StartOptions): Promise<Running> {
   };
   try {
     const server = await listen(createApp(services, options.pages), options.port, options.host);
+    // Only now: where another server has the port, it may be reading in the same folder.
+    dropBrokenReadings(options.dataFolder);
     const { port } = server.address() as AddressInfo;
     return { address: `http://${options.host}:${port}`, services, stop: () => closeAll(server) };
   } catch (error) {

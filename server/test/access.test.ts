@@ -41,6 +41,8 @@ describe('who may do what', () => {
     'get /api/archive-progress': [401, 401, 200],
     'get /api/backups': [401, 401, 200],
     'post /api/backups': [401, 401, 200],
+    'get /api/backups/{name}': [401, 401, 422],
+    'post /api/backups/{name}/return': [401, 401, 422],
     'get /api/standings/use': [401, 401, 200],
     'get /api/outbox': [401, 401, 200],
     'get /api/messages/{messageId}/eml': [401, 401, 404],

@@ -7,4 +7,9 @@ export const archiveEdits: EditsByKind<typeof archiveChanges> = {
       const make = { op: 'make', table, id, values } as Edit;
       return removed ? [make, { op: 'set', table, id, values: { removed: true } } as Edit] : [make];
     }),
+  'archive.goBack': ({ records }) =>
+    records.flatMap(({ table, id, removed, values }) => [
+      { op: 'make', table, id, values } as Edit,
+      { op: 'set', table, id, values: { ...values, removed } } as Edit,
+    ]),
 };

@@ -1,10 +1,10 @@
 import type { Lesson } from '../records/schema';
-import type { ArchiveRow } from './tables';
+import type { ArchiveFields } from './tables';
 
 const dateOf = (moment: string) => moment.slice(0, 10);
 
 /** A lesson of an archive as the application knows one. @param takenAt by lesson; the day alone may be unknown (null) */
-export function lessonOf(row: ArchiveRow<'lessons'>, takenAt: ReadonlyMap<string, string | null>): Lesson {
+export function lessonOf(row: ArchiveFields<'lessons'>, takenAt: ReadonlyMap<string, string | null>): Lesson {
   return {
     id: row.id,
     sectionId: row.section_id,

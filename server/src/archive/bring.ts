@@ -1,29 +1,10 @@
-import { setImmediate } from 'node:timers/promises';
-import { ulid } from 'ulid';
-import { mostBrought, type BroughtRecord } from '@slate-path/core/archive/changes';
+import { broughtRecord, type BroughtRecord } from '@slate-path/core/archive/changes';
 import type { RecordLists } from '@slate-path/core/records/records';
 import type { RecordOf, School, TableName } from '@slate-path/core/records/schema';
 import { tableNames } from '@slate-path/core/records/tables';
-import { applyChange } from '../changes/applyChange';
-import type { OpenDatabase } from '../database/open';
-import type { Clock } from '../services';
 import { load } from '../views/load';
+import { applyHere, applyInParts, type Place } from './inParts';
 import type { ArchiveRead } from './readFile';
-
-/** Records that are brought at once: the server is held up for so many at a time. */
-const partLength = mostBrought / 4;
-
-interface Place {
-  database: OpenDatabase;
-  clock: Clock;
-  teacherId: string;
-}
-
-/** What an archive could not bring in, with the reason; what came before it is kept, and may be brought again. */
-export class NotBrought extends Error {}
-
-const brought = (table: TableName, { id, removed, ...values }: RecordOf<TableName>) =>
-  ({ table, id, removed, values }) as unknown as BroughtRecord;
 
 /** What ships with a new account and is not in the archive would stand twice beside the archive's own. */
 async function shippedAndUnused(
@@ -40,7 +21,7 @@ async function shippedAndUnused(
     if ((records[table] ?? []).length === 0) continue;
     const own = new Set((records[table] ?? []).map(({ id }) => id));
     for (const row of await load(database.read, table, { teacherId }))
-      if (!own.has(row.id)) found.push(brought(table, { ...row, removed: true }));
+      if (!own.has(row.id)) found.push(broughtRecord(table, { ...row, removed: true }));
   }
   return found;
 }
@@ -64,34 +45,22 @@ export async function bringArchive(
   read: Pick<ArchiveRead, 'records' | 'zone'>,
   told: (share: number) => void = () => undefined,
 ): Promise<number> {
-  const { database, clock, teacherId } = place;
-  const arrival = { teacherId, receivedAt: new Date(clock()).toISOString() };
-  const apply = async (kind: string, payload: object) => {
-    const change = { id: ulid(clock()), madeAt: arrival.receivedAt, device: 'archive', kind, payload };
-    const { outcome, reason, errors } = await applyChange(database, change, arrival);
-    if (outcome === 'refused')
-      throw new NotBrought([reason, ...errors.map(({ message }) => message)].join(' '));
-  };
+  const { database, teacherId } = place;
   const records = withTerm(read.records);
   const [school] = await load(database.read, 'school', { teacherId });
   const archived: School | undefined = records.school?.[0];
   if (school) {
     const { name, zone, graceMinutes } = archived ?? { ...school, zone: read.zone };
-    await apply('school.set', { id: school.id, name, zone, graceMinutes });
+    await applyHere(place, 'school.set', { id: school.id, name, zone, graceMinutes });
   }
   const all = [
     ...(await shippedAndUnused(place, records)),
     ...tableNames
       .filter((table) => table !== 'school')
       .flatMap((table) =>
-        ((records[table] ?? []) as RecordOf<TableName>[]).map((row) => brought(table, row)),
+        ((records[table] ?? []) as RecordOf<TableName>[]).map((row) => broughtRecord(table, row)),
       ),
   ];
-  for (let from = 0; from < all.length; from += partLength) {
-    await apply('archive.bring', { records: all.slice(from, from + partLength) });
-    told(Math.min(1, (from + partLength) / all.length));
-    // The database answers at once, so that without a pause nobody else would have a turn until the end.
-    await setImmediate();
-  }
+  await applyInParts(place, 'archive.bring', all, told);
   return all.length;
 }

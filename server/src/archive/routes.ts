@@ -5,7 +5,8 @@ import { Problem } from '../http/problem';
 import { route } from '../http/route';
 import type { Services } from '../services';
 import { load } from '../views/load';
-import { bringArchive, NotBrought } from './bring';
+import { bringArchive } from './bring';
+import { NotBrought } from './inParts';
 import type { ArchiveRead } from './readFile';
 
 const Reading = z.object({

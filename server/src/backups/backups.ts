@@ -29,6 +29,27 @@ export function newBackupFile(dataFolder: string, now: number): string {
   return path.join(folder, nameAt(now));
 }
 
+const reading = 'reading-';
+
+/** A folder to read a backup in: children's records are copied to no place outside the data folder. */
+export function newReadingFolder(dataFolder: string): string {
+  return fs.mkdtempSync(path.join(folderOf(dataFolder), reading));
+}
+
+/** Takes away what a reading left that was broken off. */
+export function dropBrokenReadings(dataFolder: string): void {
+  const folder = folderOf(dataFolder);
+  if (!fs.existsSync(folder)) return;
+  for (const name of fs.readdirSync(folder).filter((found) => found.startsWith(reading)))
+    fs.rmSync(path.join(folder, name), { recursive: true, force: true });
+}
+
+/** A backup by its name; null where there is none, or where the name is none of ours. */
+export function backupFile(dataFolder: string, name: string): string | null {
+  const file = path.join(folderOf(dataFolder), name);
+  return named.test(name) && fs.existsSync(file) ? file : null;
+}
+
 /** The backups there are, the latest first. */
 export function listBackups(dataFolder: string): Backup[] {
   const folder = folderOf(dataFolder);

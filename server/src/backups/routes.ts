@@ -3,13 +3,36 @@ import { z } from 'zod';
 import { Problem } from '../http/problem';
 import { route } from '../http/route';
 import type { Services } from '../services';
+import { applyInParts, NotBrought } from '../archive/inParts';
 import { dropOldBackups, listBackups } from './backups';
 
 const Backups = z.object({
   backups: z.array(z.object({ name: z.string(), madeAt: z.string(), bytes: z.int() })),
 });
 
+const ByName = z.object({ name: z.string() });
+
+const Meaning = z.object({ asThen: z.int(), backAgain: z.int(), gone: z.int() });
+
 const dataFolderOf = ({ database }: Services) => path.dirname(database.file);
+
+async function makeBackup(services: Services): Promise<void> {
+  const dataFolder = dataFolderOf(services);
+  const { refused } = await services.jobs.run('backUp', { dataFolder, now: services.clock() });
+  if (refused !== null)
+    throw new Problem(500, 'No backup', `${refused} The records are as they were; earlier backups too.`);
+  dropOldBackups(dataFolder);
+}
+
+async function readIt(services: Services, name: string, teacherId: string) {
+  const read = await services.jobs.run('readBackup', {
+    dataFolder: dataFolderOf(services),
+    name,
+    teacherId,
+  });
+  if ('refused' in read) throw new Problem(422, 'Not gone back', `${read.refused} Nothing was changed.`);
+  return read;
+}
 
 export const backupRoutes = [
   route({
@@ -28,12 +51,46 @@ export const backupRoutes = [
     allow: 'teacher',
     answer: Backups,
     async handle({ services }) {
-      const dataFolder = dataFolderOf(services);
-      const { refused } = await services.jobs.run('backUp', { dataFolder, now: services.clock() });
-      if (refused !== null)
-        throw new Problem(500, 'No backup', `${refused} The records are as they were; earlier backups too.`);
-      dropOldBackups(dataFolder);
-      return { backups: listBackups(dataFolder) };
+      await makeBackup(services);
+      return { backups: listBackups(dataFolderOf(services)) };
+    },
+  }),
+  route({
+    method: 'get',
+    path: '/api/backups/{name}',
+    summary: 'What going back to a backup would mean for the teacher’s own records. Nothing is changed.',
+    allow: 'teacher',
+    params: ByName,
+    answer: Meaning,
+    async handle({ services, params, teacherId }) {
+      const { asThen, backAgain, gone } = await readIt(services, params.name, teacherId);
+      return { asThen, backAgain, gone };
+    },
+  }),
+  route({
+    method: 'post',
+    path: '/api/backups/{name}/return',
+    summary:
+      'Makes the teacher’s own records what they were when a backup was made, after a backup of what they are now. Nobody else’s change.',
+    allow: 'teacher',
+    params: ByName,
+    answer: Backups,
+    async handle({ services, params, teacherId }) {
+      // Read first: the backup of now may push the oldest out.
+      const { records } = await readIt(services, params.name, teacherId);
+      await makeBackup(services);
+      try {
+        const { database, clock } = services;
+        await applyInParts({ database, clock, teacherId }, 'archive.goBack', records, () => undefined);
+      } catch (error) {
+        if (!(error instanceof NotBrought)) throw error;
+        const how = 'What came before it was brought back; the backup of a moment ago has all as it was.';
+        throw new Problem(422, 'Not all of it', `${error.message} ${how}`);
+      } finally {
+        services.watch.touch(teacherId, [null]);
+        services.events.tell(teacherId, '');
+      }
+      return { backups: listBackups(dataFolderOf(services)) };
     },
   }),
 ];

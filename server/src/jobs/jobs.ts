@@ -12,6 +12,8 @@ import type { CountFileRequest } from '../tallies/countsFile';
 import type { SuggestedTopic } from '@slate-path/core/notes/suggestTopics';
 import type { ArchiveRead, ArchiveReadRequest } from '../archive/readFile';
 import type { ArchiveFileRequest } from '../archive/writeFile';
+import type { GoingBack } from '@slate-path/core/archive/goingBack';
+import type { BackupReadRequest } from '../backups/readBackup';
 import type { Erasure, ErasureRequest } from '../erasure/erase';
 import type { NotesFileRequest } from '../notes/notesFile';
 import type { SuggestionRange } from '../notes/suggest';
@@ -43,6 +45,7 @@ export interface JobKinds {
   readArchive: { input: ArchiveReadRequest; result: { refused: string } | ArchiveRead };
   /** `refused` is the sentence for a backup that could not be written. */
   backUp: { input: { dataFolder: string; now: number }; result: { refused: string | null } };
+  readBackup: { input: BackupReadRequest; result: { refused: string } | GoingBack };
   erase: { input: ErasureRequest; result: Erasure };
   suggestTopics: { input: SuggestionRange; result: SuggestedTopic[] };
   notesFile: { input: NotesFileRequest; result: Uint8Array };

@@ -17,6 +17,7 @@ export const {
   notesFile,
   erase,
   backUp,
+  readBackup,
   archiveFile,
   readArchive,
 } = await import('./worker.ts');

@@ -87,3 +87,6 @@ export const backUp: Job<'backUp'> = async ({ dataFolder, now }) => {
     throw error;
   }
 };
+
+export const readBackup: Job<'readBackup'> = async (request) =>
+  (await import('../backups/readBackup')).readBackup(request);

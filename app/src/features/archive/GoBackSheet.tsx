@@ -1,0 +1,105 @@
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { Action } from '../../parts/Action';
+import { Sheet } from '../../parts/Sheet';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+import { postJson, request } from '../records/api';
+import { useRecords } from '../records/useRecords';
+import { renewViews } from '../records/views';
+import { reasonOf, type Backup } from './backups';
+
+interface Meaning {
+  asThen: number;
+  backAgain: number;
+  gone: number;
+}
+
+interface GoBackSheetProps {
+  backup: Backup;
+  /** When it was made, in words. */
+  when: string;
+  onBack: (backups: Backup[]) => void;
+  onClose: () => void;
+}
+
+type State =
+  { at: 'asking' | 'going' } | { at: 'asked'; meaning: Meaning } | { at: 'failed'; reason: string };
+
+const records = (count: number) => (count === 1 ? '1 record' : `${count} records`);
+
+/** What will happen, in a sentence; null where nothing differs. */
+function meaningWords({ asThen, backAgain, gone }: Meaning): string | null {
+  const parts = [
+    asThen > 0 ? `${records(asThen)} will be as then` : '',
+    backAgain > 0 ? `${records(backAgain)} taken away since will come back` : '',
+    gone > 0 ? `${records(gone)} made since will be taken away` : '',
+  ].filter(Boolean);
+  return parts.length === 0 ? null : `${parts.join(', ')}.`;
+}
+
+/** What going back to a backup means for the teacher's own records, before it is done. */
+export function GoBackSheet({ backup, when, onBack, onClose }: GoBackSheetProps) {
+  const [state, setState] = useState<State>({ at: 'asking' });
+  const unsent = useRecords(({ entries }) => entries.length);
+  const path = `/api/backups/${encodeURIComponent(backup.name)}`;
+  useEffect(() => {
+    let isShown = true;
+    request(path)
+      .then((response) => response.json() as Promise<Meaning>)
+      .then((meaning) => {
+        if (isShown) setState({ at: 'asked', meaning });
+      })
+      .catch((error: unknown) => {
+        if (isShown) setState({ at: 'failed', reason: reasonOf(error, 'Nothing was changed.') });
+      });
+    return () => {
+      isShown = false;
+    };
+  }, [path]);
+  const go = async () => {
+    setState({ at: 'going' });
+    try {
+      const { backups } = await postJson<{ backups: Backup[] }>(`${path}/return`, {});
+      renewViews();
+      onBack(backups);
+    } catch (error) {
+      setState({ at: 'failed', reason: reasonOf(error, 'Look at the list again before you go on.') });
+    }
+  };
+  const words = state.at === 'asked' ? meaningWords(state.meaning) : null;
+  return (
+    <Sheet title="Go back to this backup?" note={when} onClose={onClose}>
+      {state.at === 'asking' ? <Words tone="inkQuiet">Reading the backup…</Words> : null}
+      {state.at === 'going' ? <Words tone="inkQuiet">Going back…</Words> : null}
+      {state.at === 'failed' ? (
+        <Words tone="ember" live>
+          {state.reason}
+        </Words>
+      ) : null}
+      {state.at === 'asked' && words === null ? (
+        <Words live>Everything of yours is as it was then: there is nothing to go back to.</Words>
+      ) : null}
+      {words === null ? null : (
+        <View style={{ gap: space(3) }}>
+          <Words bold live figures>
+            {words}
+          </Words>
+          <Words tone="inkQuiet">
+            Only your own records; other teachers’ stay as they are, and so do letters that went out. A backup
+            of now is made first, so that you can come back here.
+          </Words>
+          {unsent > 0 ? (
+            <Words tone="ember" live>
+              Some of what you did on this device has not reached the server. Wait until it says “saved”.
+            </Words>
+          ) : null}
+          <View style={{ flexDirection: 'row', gap: space(2) }}>
+            <Action label="Go back" kind="main" disabled={unsent > 0} onPress={() => void go()} />
+            <Action label="Leave all as it is" onPress={onClose} />
+          </View>
+        </View>
+      )}
+    </Sheet>
+  );
+}
