@@ -47,23 +47,27 @@ export async function control(
   name: string,
   timeout = 15_000,
 ): Promise<ElementHandle<HTMLElement>> {
-  const found = await page.waitForFunction(
-    (wanted: string, selector: string) => {
-      const named = [...document.querySelectorAll<HTMLElement>(selector)]
-        .filter((element) => element.getBoundingClientRect().width > 0)
-        .map((element) => ({
-          element,
-          name: element.getAttribute('aria-label') ?? element.textContent.trim(),
-        }));
-      const exact = named.filter(({ name: found }) => found === wanted);
-      const begun = named.filter(({ name: found }) => found.startsWith(wanted));
-      // The last of the same name lies on top: a sheet over its page.
-      return (exact.at(-1) ?? begun.at(-1))?.element ?? false;
-    },
-    { timeout, polling: 50 },
-    name,
-    controls,
-  );
+  const found = await page
+    .waitForFunction(
+      (wanted: string, selector: string) => {
+        const named = [...document.querySelectorAll<HTMLElement>(selector)]
+          .filter((element) => element.getBoundingClientRect().width > 0)
+          .map((element) => ({
+            element,
+            name: element.getAttribute('aria-label') ?? element.textContent.trim(),
+          }));
+        const exact = named.filter(({ name: found }) => found === wanted);
+        const begun = named.filter(({ name: found }) => found.startsWith(wanted));
+        // The last of the same name lies on top: a sheet over its page.
+        return (exact.at(-1) ?? begun.at(-1))?.element ?? false;
+      },
+      { timeout, polling: 50 },
+      name,
+      controls,
+    )
+    .catch(async () => {
+      throw new Error(`The page has no control “${name}”. It says:\n${await textOf(page)}`);
+    });
   return found as ElementHandle<HTMLElement>;
 }
 

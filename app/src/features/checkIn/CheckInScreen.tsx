@@ -97,7 +97,7 @@ export function CheckInScreen() {
       full
     >
       <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(5), alignItems: 'flex-start' }}>
-        <Card style={{ gap: space(3), alignItems: 'center', width: wide ? undefined : '100%' }}>
+        <Card style={{ gap: space(3), alignItems: 'center', width: wide ? 520 : '100%' }}>
           {token ? (
             <>
               <QrCode text={link} size={wide ? 400 : 260} name="The link as a QR code" />

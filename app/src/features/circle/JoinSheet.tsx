@@ -39,7 +39,7 @@ export function JoinSheet({ circle, members, rows, onClose }: JoinSheetProps) {
     <Sheet title="Bring in" note="Sits down last; Take back lets go again" onClose={onClose}>
       {full ? <Words>{`A circle has at most ${mostMembers}.`}</Words> : null}
       {outside.length === 0 ? <Words>Everybody who is here sits in it.</Words> : null}
-      <View role="list" aria-label="Not in the circle">
+      <View role="group" aria-label="Not in the circle">
         {outside.map(({ student }) =>
           inside.has(student.id) || full ? (
             <View key={student.id} style={look}>

@@ -25,7 +25,7 @@ export const ModeBar = memo(function ModeBar({ mode, onMode }: ModeBarProps) {
   const palette = usePalette();
   return (
     <View
-      role="tablist"
+      role="group"
       aria-label="In this lesson"
       style={{
         flexDirection: 'row',

@@ -83,7 +83,7 @@ export function Roll({ lesson, partner, rows, now, onMore }: RollProps) {
   const columns = wide ? [rows.slice(0, half), rows.slice(half)] : [rows];
   return (
     <ScrollView style={{ flex: 1, backgroundColor: palette.ground }}>
-      <View role="list" aria-label="Roll" style={{ flexDirection: 'row' }}>
+      <View role="group" aria-label="Roll" style={{ flexDirection: 'row' }}>
         {columns.map((column, index) => (
           <View key={index} style={{ flex: 1, borderLeftWidth: index, borderColor: palette.line }}>
             {column.map(({ student, lesson: own }) => (

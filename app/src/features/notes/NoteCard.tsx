@@ -12,7 +12,7 @@ import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
-import { space } from '../../theme/tokens';
+import { space, target } from '../../theme/tokens';
 import { makeChange } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
 import { useMoment, studentsOfNotes, topicsOfNotes } from './ties';
@@ -55,7 +55,11 @@ export function NoteCard({ note, hits, except = null, whole, tools }: NoteCardPr
             {[day, section ?? ''].filter(Boolean).join(' · ')}
           </Words>
         </View>
-        {note.own ? <Lock size={16} color={palette.plum} aria-label="Only mine" /> : null}
+        {note.own ? (
+          <View role="img" aria-label="Only mine">
+            <Lock size={16} color={palette.plum} />
+          </View>
+        ) : null}
         <View style={{ marginVertical: -space(3), marginRight: -space(3) }}>
           <Action label="Open" name={`Open the note of ${day}`} kind="plain" onPress={open} />
         </View>
@@ -105,7 +109,8 @@ function NoteTies({ note, except }: { note: Note; except: string | null }) {
   });
   if (named.length + topics.length === 0) return null;
   const link = {
-    minHeight: 44,
+    minHeight: target,
+    minWidth: target,
     display: 'flex' as const,
     alignItems: 'center' as const,
     textDecorationLine: 'none' as const,
@@ -124,13 +129,20 @@ function NoteTies({ note, except }: { note: Note; except: string | null }) {
         </Link>
       ))}
       {topics.map(({ id, name, trouble }) => (
-        <Link key={id} href={{ pathname: '/topics/[topicId]', params: { topicId: id } }} style={link}>
+        <Link
+          key={id}
+          href={{ pathname: '/topics/[topicId]', params: { topicId: id } }}
+          aria-label={trouble ? `${name}: trouble` : name}
+          style={link}
+        >
           <View
             style={{
               width: 8,
               height: 8,
-              borderRadius: 4,
-              marginRight: space(1),
+              // Trouble stands on its point: colour alone would not tell it.
+              borderRadius: trouble ? 1 : 4,
+              transform: trouble ? 'rotate(45deg)' : undefined,
+              marginRight: space(2),
               backgroundColor: trouble ? palette.clay : palette.lichen,
             }}
           />

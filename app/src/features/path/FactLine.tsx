@@ -59,7 +59,7 @@ export function FactLine({ fact: { sentence, records } }: { fact: Fact }) {
       )}
       {open ? (
         <View
-          role="list"
+          role="group"
           style={{
             marginLeft: space(3),
             borderTopWidth: 1,

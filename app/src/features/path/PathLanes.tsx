@@ -116,7 +116,7 @@ export function PathLanes({ data, today }: { data: PathData; today: string }) {
         onChange={setReach}
       />
       <View
-        role="img"
+        role="group"
         aria-label={data.spoken}
         onLayout={({ nativeEvent }) => {
           setWidth(nativeEvent.layout.width);

@@ -75,7 +75,7 @@ export default function SweepPanel({ lesson, rows }: SweepPanelProps) {
   return (
     <View style={{ flex: 1 }}>
       <ScrollView style={{ flex: 1, backgroundColor: palette.ground }}>
-        <View role="list" aria-label="Sweep" style={{ flexDirection: 'row' }}>
+        <View role="group" aria-label="Sweep" style={{ flexDirection: 'row' }}>
           {columns.map((column, index) => (
             <View key={index} style={{ flex: 1, borderLeftWidth: index, borderColor: palette.line }}>
               {column.map((row) => {

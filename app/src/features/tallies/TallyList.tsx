@@ -45,6 +45,7 @@ export function TallyList({ lesson, rows, names, most }: TallyListProps) {
         return (
           <View
             key={id}
+            role="listitem"
             style={{
               flexDirection: 'row',
               alignItems: 'center',

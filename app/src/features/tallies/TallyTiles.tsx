@@ -42,7 +42,7 @@ export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTil
       contentContainerStyle={{ padding: edge, gap: tileGap }}
     >
       <View
-        role="list"
+        role="group"
         aria-label="Students to tally"
         style={{ gap: tileGap }}
         onLayout={({ nativeEvent }) => {
