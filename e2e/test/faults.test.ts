@@ -1,3 +1,4 @@
+import { setTimeout } from 'node:timers/promises';
 import type { Browser, Page } from 'puppeteer-core';
 import { exceptionsOf, openPage, saved, says, tap, textOf } from '../src/browser';
 import { marksOn, type Classroom } from '../src/classroom';
@@ -91,6 +92,26 @@ test('the answer to a batch is lost, so it is sent twice: it counts once', async
   const lessonId = (await room.client.get<{ lesson: { id: string }[] }>(`/api/days/${today}`)).lesson[0]!.id;
   const { lines } = await room.client.get<{ lines: unknown[] }>(`/api/lessons/${lessonId}/history`);
   expect(lines).toHaveLength(1);
+});
+
+test('answers come seconds late while the thumb goes on: what was done last is what counts', async () => {
+  // An answer that took four seconds had set the clock back by them: what was done next was older than what it corrected.
+  const cdp = await page.createCDPSession();
+  await cdp.send('Fetch.enable', { patterns: [{ urlPattern: '*/api/*', requestStage: 'Response' }] });
+  cdp.on('Fetch.requestPaused', ({ requestId }) => {
+    void setTimeout(4000).then(() => cdp.send('Fetch.continueRequest', { requestId }).catch(() => undefined));
+  });
+  const names = ['Pupil02', 'Pupil03', 'Pupil04'];
+  const answered = page.waitForResponse((answer) => answer.url().endsWith('/api/changes'));
+  await tap(page, 'Pupil01');
+  await setTimeout(2500);
+  for (const name of names) await tap(page, name);
+  await answered;
+  for (const name of names) await tap(page, name);
+  expect(await exceptionsOf(page)).toEqual([expect.stringMatching(/^Pupil01 .*: away/)]);
+  await saved(page);
+  await cdp.send('Fetch.disable');
+  expect(await marksOn(room.client, today)).toEqual(['Pupil01 A']);
 });
 
 test('two devices mark the same student: the later word counts on both, and both see it in the history', async () => {

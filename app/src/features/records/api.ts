@@ -30,6 +30,7 @@ async function problemOf(response: Response): Promise<ApiProblem> {
 
 /** One request. @throws ApiProblem for anything but a good answer (304 counts as good) */
 export async function request(path: string, init: RequestInit = {}): Promise<Response> {
+  const askedAt = Date.now();
   let response: Response;
   try {
     response = await fetch(path, { credentials: 'same-origin', cache: 'no-store', ...init });
@@ -37,7 +38,7 @@ export async function request(path: string, init: RequestInit = {}): Promise<Res
     throw new ApiProblem(0, noAnswer);
   }
   const serverNow = response.headers.get('Slate-Now');
-  if (serverNow) setClock(serverNow);
+  if (serverNow) setClock(serverNow, askedAt);
   if (response.ok || response.status === 304) return response;
   throw await problemOf(response);
 }

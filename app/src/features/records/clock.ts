@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { clockOffset } from '@slate-path/core/calendar/clockOffset';
 import { localMoment, type LocalMoment } from '@slate-path/core/calendar/zone';
 import { useRecords } from './useRecords';
 
@@ -10,11 +11,13 @@ export function now(): number {
   return Date.now() + offset;
 }
 
-/** @param serverNow ISO moment that an answer carried */
-export function setClock(serverNow: string): void {
-  const heard = Date.parse(serverNow) - Date.now();
-  // A second more or less is the way the answer took, not another time.
-  if (Number.isNaN(heard) || Math.abs(heard - offset) < 2000) return;
+/**
+ * @param serverNow ISO moment that an answer carried
+ * @param askedAt by this device's own clock, in milliseconds
+ */
+export function setClock(serverNow: string, askedAt: number): void {
+  const heard = clockOffset(offset, Date.parse(serverNow), askedAt, Date.now());
+  if (heard === offset) return;
   offset = heard;
   localStorage.setItem(offsetKey, String(offset));
 }

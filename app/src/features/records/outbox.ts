@@ -1,4 +1,4 @@
-import { monotonicFactory } from 'ulid';
+import { decodeTime, monotonicFactory } from 'ulid';
 import { invertEdits } from '@slate-path/core/changes/edit';
 import { editsOf } from '@slate-path/core/changes/editsOf';
 import type { Change, ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
@@ -12,9 +12,17 @@ const nextUlid = monotonicFactory();
 const mostPerBatch = 100;
 const longestWaitMs = 15_000;
 
+let lastMade = 0;
+
+/** When something is made here: never before what was made before it, for the later word is the one that counts. */
+function makingAt(): number {
+  lastMade = Math.max(lastMade, now());
+  return lastMade;
+}
+
 /** A fresh id for a record made here. */
 export function newId(): string {
-  return nextUlid(now());
+  return nextUlid(makingAt());
 }
 
 let device: Device | null = null;
@@ -27,11 +35,14 @@ let sending = false;
 export function openOutbox(open: Device, onSent: () => void): void {
   device = open;
   afterSending = onSent;
+  const { entries, done } = useRecords.getState();
+  const madeBefore = [...entries.map(({ change }) => change.id), ...done.map(({ id }) => id)];
+  lastMade = Math.max(lastMade, ...madeBefore.map((id) => decodeTime(id) + 1));
   void send();
 }
 
 function envelope(): { id: string; madeAt: string; device: string } {
-  return { id: newId(), madeAt: new Date(now()).toISOString(), device: deviceName(newId) };
+  return { id: newId(), madeAt: new Date(makingAt()).toISOString(), device: deviceName(newId) };
 }
 
 function add(change: Change, entry: Pick<OutboxEntry, 'edits' | 'inverse'>, done: DoneChange | null): void {
