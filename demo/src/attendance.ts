@@ -1,7 +1,9 @@
-import type { PRNG } from 'seedrandom';
 import { minutesOf, timeOf } from '@slate-path/core/calendar/localTime';
+import type { SchoolLife } from './life';
 import type { DemoStudent } from './people';
-import { stories, type Period } from './scenario';
+import type { Chance } from './simulator/chance';
+import { drawIllness, drawMissed } from './simulator/draws';
+import type { Moment } from './stories';
 
 /** How one student was in one lesson, where it was not simply here. */
 export interface Exception {
@@ -12,94 +14,76 @@ export interface Exception {
   comment: string;
 }
 
-export interface DemoDay {
-  date: string;
-  week: number;
-  weekday: number;
+interface MissedDay {
+  excused: boolean;
+  reason: string;
 }
 
-interface Habits {
-  away: number;
-  late: number;
-  excusedShare: number;
+interface Times {
+  startsAt: string;
+  endsAt: string;
 }
 
-const reasons = ['cold', 'family trip', 'dentist', 'ferry cancelled', 'funeral', 'band rehearsal'];
+const reasons = ['family trip', 'dentist', 'ferry cancelled', 'funeral', 'band rehearsal'];
 
-/**
- * The attendance of a term: everyone with habits of their own, colds that go round for two to four
- * days at a time, a little more on Mondays, and the planted stories.
- */
+/** The attendance of a term: days missed, ill or for themselves, and in a lesson who came late or left early. */
 export class Attendance {
-  private readonly habits = new Map<DemoStudent, Habits>();
-  private readonly days = new Map<string, { away: boolean; excused: boolean; reason: string }>();
+  private readonly missed = new Map<string, MissedDay>();
 
   constructor(
     students: readonly DemoStudent[],
-    days: readonly DemoDay[],
-    private readonly random: PRNG,
+    days: readonly string[],
+    private readonly life: SchoolLife,
   ) {
-    const coldWeeks = [4, 10];
-    for (const student of students) {
-      const habits = {
-        away: 0.003 + 0.022 * random() ** 2,
-        late: 0.005 + 0.09 * random() ** 3,
-        excusedShare: 0.2 + 0.5 * random(),
-      };
-      this.habits.set(student, habits);
-      let sickDays = 0;
-      let reason = '';
-      for (const day of days) {
-        const story = stories[`${student.givenName} ${student.familyName}`]?.away?.(day.week, day.weekday);
-        const catching = coldWeeks.includes(day.week) ? 0.018 : 0.0015;
-        if (sickDays === 0 && story === undefined && random() < catching) {
-          sickDays = 2 + Math.floor(random() * 3);
-          reason = 'cold';
-        }
-        const single = random() < (story ?? habits.away * (day.weekday === 1 ? 1.5 : 1));
-        const away = sickDays > 0 || single;
-        const excused =
-          away && (sickDays > 0 ? random() < 0.7 : story === undefined && random() < habits.excusedShare);
-        if (sickDays > 0) sickDays -= 1;
-        else reason = reasons[Math.floor(random() * reasons.length)] ?? '';
-        this.days.set(`${student.schoolId} ${day.date}`, { away, excused, reason });
-      }
-    }
+    for (const student of students) this.liveThrough(student, days);
+  }
+
+  private liveThrough(student: DemoStudent, days: readonly string[]): void {
+    const { life } = this;
+    const chance = life.chance('days', student);
+    const excusedShare = 0.2 + 0.5 * chance.uniform();
+    let illUntil = -1;
+    days.forEach((date, day) => {
+      const at = life.momentOf(date);
+      const usual = life.usualOf(student, at);
+      const planted = life.plantedFor(student, at).away ?? null;
+      illUntil = drawIllness(chance, usual, life.moodOf(date), illUntil, day);
+      const isIll = day <= illUntil;
+      const isMissed = drawMissed(chance, usual, life.moodOf(date), planted);
+      // What is planted is unexplained: a family trip would be no story.
+      const excused = chance.hit(isIll ? 0.7 : planted === null ? excusedShare : 0);
+      const reason = isIll ? 'cold' : (reasons[chance.whole(0, reasons.length - 1)] ?? '');
+      if (isIll || isMissed) this.missed.set(`${student.schoolId} ${date}`, { excused, reason });
+    });
   }
 
   /** Who was not simply here in a lesson. */
-  exceptionsIn(
-    students: readonly DemoStudent[],
-    day: DemoDay,
-    period: Period,
-    times: { startsAt: string; endsAt: string },
-  ): Exception[] {
-    return students.flatMap((student) => this.exceptionOf(student, day, period, times) ?? []);
+  exceptionsIn(students: readonly DemoStudent[], date: string, times: Times): Exception[] {
+    const at = this.life.momentOf(date, times.startsAt);
+    const chance = this.life.chance(`roll ${times.startsAt}`, at);
+    return students.flatMap((student) => this.exceptionOf(student, at, times, chance) ?? []);
   }
 
   private exceptionOf(
     student: DemoStudent,
-    day: DemoDay,
-    period: Period,
-    times: { startsAt: string; endsAt: string },
+    at: Moment,
+    { startsAt, endsAt }: Times,
+    chance: Chance,
   ): Exception | null {
-    const { random } = this;
-    const state = this.days.get(`${student.schoolId} ${day.date}`);
-    const story = stories[`${student.givenName} ${student.familyName}`]?.late?.(day.week, period);
-    const lateShare = story ?? this.habits.get(student)?.late ?? 0;
-    const [lateDraw, minutes, leaveDraw, commented] = [random(), random(), random(), random()];
     const none = { student, arrivedAt: null, leftAt: null, comment: '' };
-    if (state?.away) {
-      const comment = state.excused && commented < 0.5 ? state.reason : '';
-      return { ...none, kind: state.excused ? 'excused' : 'away', comment };
+    const missed = this.missed.get(`${student.schoolId} ${at.date}`);
+    if (missed) {
+      const { excused, reason } = missed;
+      const comment = excused && chance.hit(0.5) ? reason : '';
+      return { ...none, kind: excused ? 'excused' : 'away', comment };
     }
-    if (lateDraw < lateShare) {
-      const arrivedAt = timeOf(minutesOf(times.startsAt) + 6 + Math.floor(minutes ** 2 * 20));
-      return { ...none, kind: 'late', arrivedAt };
+    if (chance.hit(this.life.usualOf(student, at).late)) {
+      const minutes = 6 + Math.floor(chance.uniform() ** 2 * 20);
+      return { ...none, kind: 'late', arrivedAt: timeOf(minutesOf(startsAt) + minutes) };
     }
-    if (leaveDraw < 0.004) {
-      const leftAt = timeOf(minutesOf(times.endsAt) - 8 - Math.floor(minutes * 20));
-      return { ...none, kind: 'left_early', leftAt, comment: commented < 0.6 ? 'dentist' : '' };
+    if (chance.hit(0.004)) {
+      const leftAt = timeOf(minutesOf(endsAt) - chance.whole(8, 27));
+      return { ...none, kind: 'left_early', leftAt, comment: chance.hit(0.6) ? 'dentist' : '' };
     }
     return null;
   }

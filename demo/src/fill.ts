@@ -1,5 +1,5 @@
 import { lessonId } from '@slate-path/core/calendar/lessons';
-import { addDays, daysBetween } from '@slate-path/core/calendar/localTime';
+import { addDays } from '@slate-path/core/calendar/localTime';
 import { instantOf, localMoment } from '@slate-path/core/calendar/zone';
 import type { ChangeOf, KindName } from '@slate-path/core/changes/schema';
 import type {
@@ -23,7 +23,7 @@ import { setUp, setUpAt, type DemoPlaces } from './setUp';
 import { circleClass, makeCircles } from './circles';
 import { demoTopics, makeNotes, type NoteWorld } from './notes';
 import { makeSweeps, sweptClass } from './sweeps';
-import { makeTallies, talliedClasses, type TalliedLesson } from './tallies';
+import { makeTallies, talliedClasses, type ClassTerm, type TalliedLesson } from './tallies';
 import { checkInClass, checkInSetting, makeCheckIns } from './weather';
 import { makeTerm, type DemoLesson, type DemoTerm } from './term';
 import { TermBook } from './termBook';
@@ -65,6 +65,7 @@ function writeTerm(
   setup: Setup,
   now: number,
 ): void {
+  const { life } = term;
   const begun = setUpAt(term);
   const students = new Map(setup.student.map(({ schoolId, id }) => [schoolId, id]));
   const checkedIn: Parameters<typeof makeCheckIns>[0][number][] = [];
@@ -85,7 +86,7 @@ function writeTerm(
       const begins = instantOf({ date: lesson.date, time: lesson.startsAt }, school.zone);
       const found: TalliedLesson = {
         key,
-        week: Math.floor(daysBetween(term.startsOn, lesson.date) / 7),
+        at: life.momentOf(lesson.date, lesson.startsAt),
         there,
         instantOf: (minute) => new Date(begins + Math.round(minute * 60_000)).toISOString(),
       };
@@ -96,10 +97,10 @@ function writeTerm(
   book.add('checkIn.setting', { sectionId: checkInSectionId, ...checkInSetting }, begun);
   const momentOf = (date: string, before: number, startsAt: string) =>
     new Date(instantOf({ date, time: startsAt }, school.zone) - before * 60_000).toISOString();
-  for (const payload of makeCheckIns(checkedIn, momentOf))
+  for (const payload of makeCheckIns(checkedIn, life, momentOf))
     book.add('checkIn.record', payload, Date.parse(payload.checkIn.at));
-  for (const [className, lessons] of tallied) addTallies(book, className, lessons, setup);
-  for (const payload of makeSweeps(tallied.get(sweptClass) ?? []))
+  for (const [className, lessons] of tallied) addTallies(book, { className, lessons, life }, setup);
+  for (const payload of makeSweeps(tallied.get(sweptClass) ?? [], life))
     book.add('sweep.set', payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
   const topics = demoTopics.map((topic) => ({ id: book.id(begun), ...topic }));
   for (const topic of topics) book.add('topic.add', { ...topic, marks: [] }, begun);
@@ -163,6 +164,7 @@ async function bringWork(
     students: student
       .filter(({ id }) => members.has(id))
       .sort((a, b) => (a.familyName < b.familyName ? -1 : 1)),
+    life: term.life,
     startsOn: term.startsOn,
     today: localMoment(now, school.zone).date,
   });
@@ -190,15 +192,14 @@ function addNotes(
 /** What was seen in the lessons of a class, and the circles it sat in. */
 function addTallies(
   book: TermBook,
-  className: string,
-  lessons: readonly TalliedLesson[],
+  { className, lessons, life }: ClassTerm,
   { focus: focuses, lookFor }: Setup,
 ): void {
   const focus = focuses.find(({ name }) => name === talliedClasses[className]);
   if (!focus) throw new Error(`There is no set for ${className}`);
   const lookFors = focus.lookForIds.flatMap((id) => lookFor.find((found) => found.id === id) ?? []);
   const newId = (at: number) => book.id(at);
-  for (const { kind, payload } of makeTallies(lessons, focus, lookFors, newId))
+  for (const { kind, payload } of makeTallies({ className, lessons, life }, focus, lookFors, newId))
     book.add(kind, payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
   if (className !== circleClass) return;
   for (const { begin, tallies, endedAt, goals } of makeCircles(lessons, lookFors, newId)) {
@@ -214,7 +215,7 @@ function thereIn(lesson: DemoLesson, term: DemoTerm, students: ReadonlyMap<strin
   const missing = new Set(lesson.exceptions.map(({ student }) => student.schoolId));
   return term.students
     .filter(({ classes: own, schoolId }) => own.includes(lesson.className) && !missing.has(schoolId))
-    .map(({ schoolId, givenName }) => ({ id: students.get(schoolId) ?? '', givenName }));
+    .map((student) => ({ id: students.get(student.schoolId) ?? '', student }));
 }
 
 function markOf(exception: Exception, studentId: string, standings: Standing[]): MarkFields {

@@ -1,4 +1,4 @@
-/** Invented people. The first ones are awkward on purpose; each has a class of its own below. */
+/** Invented people; some are awkward on purpose. */
 export interface Person {
   givenName: string;
   familyName: string;
@@ -11,25 +11,30 @@ const person = (givenName: string, familyName: string, called = ''): Person => (
   called,
 });
 
-/** In Boat Workshop: a shared given name, a single one, letters outside ASCII, another name to be called by. */
-export const namedPeople: Person[] = [
-  person('Adaeze', 'Okoro'),
-  person('Bram', 'de Wit'),
-  person('Caoimhe', 'Ní Bhriain'),
-  person('Dario', 'Quispe'),
-  person('Emre', 'Aydın'),
-  person('Imani', 'Castellano'),
-  person('Jun', ''),
-  person('Mei', 'Tanaka'),
-  person('Mei', 'Thorsen'),
-  person('Odalys', 'Brandt'),
-  person('Aleksandra', 'Wolny', 'Sasha'),
-  person('Pell', 'Arbuckle'),
-  person('Rafferty', 'Dunmore'),
-  person('Saoirse', "O'Hara-Lindqvist"),
-  person('Tomasz', 'Afolabi'),
-  person('Yusra', 'Haddadin'),
-];
+/** Those whom something is told of, by class. */
+export const namedPeople: Record<string, Person[]> = {
+  // A shared given name, a single one, letters outside ASCII, another name to be called by.
+  'Boat Workshop': [
+    person('Adaeze', 'Okoro'),
+    person('Bram', 'de Wit'),
+    person('Caoimhe', 'Ní Bhriain'),
+    person('Dario', 'Quispe'),
+    person('Emre', 'Aydın'),
+    person('Imani', 'Castellano'),
+    person('Jun', ''),
+    person('Mei', 'Tanaka'),
+    person('Mei', 'Thorsen'),
+    person('Odalys', 'Brandt'),
+    person('Aleksandra', 'Wolny', 'Sasha'),
+    person('Pell', 'Arbuckle'),
+    person('Rafferty', 'Dunmore'),
+    person('Saoirse', "O'Hara-Lindqvist"),
+    person('Tomasz', 'Afolabi'),
+    person('Yusra', 'Haddadin'),
+  ],
+  'Shore Ecology': [person('Nils', 'Halvorsen')],
+  'Log-keeping': [person('Ottilie', 'Seabrook'), person('Kasimir', 'Lindholm')],
+};
 
 export const givenNames = (
   'Abeni Aino Amaru Anouk Arjun Astrid Ayla Beatriz Bilal Chidi Clio Dagny Davit Dilan Eero Elif Enzo Esme Farid Fenna Finlay ' +

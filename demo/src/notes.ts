@@ -115,7 +115,8 @@ export function makeNotes(
       if (sentence && random() < 0.55)
         texts.push(fill(sentence, [pick(there, random), pick(there, random)], there));
     }
-    if (lesson.week >= (planted[className]?.from ?? 99) && random() < 0.6) texts.push(...story.splice(0, 1));
+    if (lesson.at.week >= (planted[className]?.from ?? 99) && random() < 0.6)
+      texts.push(...story.splice(0, 1));
     return texts.map((text, at) =>
       noteOf(text, lesson.instantOf(12 + at * 9), lesson, { ...world, index, topics, room }),
     );

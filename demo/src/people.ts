@@ -50,11 +50,15 @@ function guardiansOf({ familyName, givenName }: Person, random: PRNG): DemoStude
 
 /** About 110 students; the small advisory group is made of students of the other classes. */
 export function makeStudents(random: PRNG): DemoStudent[] {
-  const taken = new Set(namedPeople.map(({ givenName, familyName }) => `${givenName} ${familyName}`));
+  const taken = new Set(
+    Object.values(namedPeople)
+      .flat()
+      .map(({ givenName, familyName }) => `${givenName} ${familyName}`),
+  );
   const students: DemoStudent[] = [];
   const subjects = classes.filter(({ name }) => name !== 'Watch');
   for (const { name, size } of subjects) {
-    const people = name === 'Boat Workshop' ? [...namedPeople] : [];
+    const people = [...(namedPeople[name] ?? [])];
     while (people.length < size) people.push(newPerson(taken, random));
     for (const person of people) {
       students.push({

@@ -93,24 +93,3 @@ export const daysOff: { name: string; week: number; weekday?: number }[] = [
   { name: 'Spring tide week', week: 8 },
   { name: 'Storm day', week: 11, weekday: 2 },
 ];
-
-/** What is planted in the attendance, by person; weeks count from 0, the last is the present one. */
-export interface Story {
-  /** Share of school days missed in a week, on a weekday; undefined leaves the usual. */
-  away?: (week: number, weekday: number) => number | undefined;
-  /** Share of lessons come late to. */
-  late?: (week: number, period: Period) => number | undefined;
-}
-
-export const stories: Record<string, Story> = {
-  // Missed Mondays, from the sixth week on.
-  'Tomasz Afolabi': { away: (week, weekday) => (week >= 5 && weekday === 1 ? 0.9 : undefined) },
-  // A slow fade: there all the time at first, away half of it at the end.
-  'Rafferty Dunmore': { away: (week) => (week >= 6 ? 0.1 + (week - 6) * 0.07 : 0.02) },
-  // A sudden run of absence, not over yet.
-  'Yusra Haddadin': { away: (week) => (week >= 12 ? 1 : 0.02) },
-  // Away a lot until a call home in the seventh week; since then as before.
-  'Pell Arbuckle': { away: (week) => (week >= 2 && week <= 6 ? 0.55 : 0.02) },
-  // Late after lunch.
-  "Saoirse O'Hara-Lindqvist": { late: (_week, period) => (period >= 5 ? 0.8 : undefined) },
-};

@@ -1,6 +1,8 @@
-import seedrandom, { type PRNG } from 'seedrandom';
 import type { ChangeOf } from '@slate-path/core/changes/schema';
 import type { Focus, LookFor } from '@slate-path/core/records/schema';
+import type { SchoolLife } from './life';
+import type { DemoStudent } from './people';
+import type { Moment } from './stories';
 
 type Lesson = ChangeOf<'tally.add'>['payload']['lesson'];
 
@@ -11,37 +13,32 @@ export const talliedClasses: Record<string, string> = {
   'Log-keeping': 'General conduct',
 };
 
-/** What is planted in the tallies, by given name; weeks count from 0. */
-const stories: Record<string, (week: number, afternoon: boolean) => { voice?: number; trouble?: number }> = {
-  // Spoke up like the others, then hardly ever.
-  Odalys: (week) => (week >= 9 ? { voice: 0.15 } : {}),
-  // Rising trouble after lunch.
-  Nils: (week, afternoon) => (afternoon && week >= 5 ? { trouble: 0.4 + (week - 5) * 0.2 } : {}),
-};
-
-/** A number of events with this mean (Knuth, 1969). */
-function poisson(mean: number, random: PRNG): number {
-  const least = Math.exp(-mean);
-  let count = 0;
-  for (let product = random(); product > least; product *= random()) count += 1;
-  return count;
+/** A student of the demo, as the application knows one. */
+export interface Pupil {
+  id: string;
+  student: DemoStudent;
 }
 
 export interface TalliedLesson {
   key: Lesson;
-  week: number;
+  at: Moment;
   /** Who was there. */
-  there: readonly { id: string; givenName: string }[];
+  there: readonly Pupil[];
   /** Instant of a minute of the lesson. */
   instantOf: (minute: number) => string;
+}
+
+/** A class's lessons that were held, and the life in them. */
+export interface ClassTerm {
+  className: string;
+  lessons: readonly TalliedLesson[];
+  life: SchoolLife;
 }
 
 export type TallyChange =
   | { kind: 'tallying.set'; payload: ChangeOf<'tallying.set'>['payload'] }
   | { kind: 'tally.add'; payload: ChangeOf<'tally.add'>['payload'] };
 
-/** Seven lessons in ten are tallied; everyone talks and strays as is their way. */
-const share = 0.7;
 const minutes = 50;
 
 /**
@@ -49,48 +46,36 @@ const minutes = 50;
  * @param newId of a moment
  */
 export function makeTallies(
-  lessons: readonly TalliedLesson[],
+  { className, lessons, life }: ClassTerm,
   focus: Focus,
   lookFors: readonly LookFor[],
   newId: (at: number) => string,
 ): TallyChange[] {
-  const random = seedrandom(`tallies ${focus.name}`);
-  const habits = new Map<string, { voice: number; trouble: number }>();
   const ofTone = (tone: LookFor['tone']) =>
     lookFors.filter((one) => one.tone === tone && one.measure === 'count');
   const [wanted, unwanted] = [ofTone('wanted'), ofTone('unwanted')];
-  return lessons.flatMap((lesson): TallyChange[] => {
-    if (random() > share) return [];
-    const afternoon = lesson.key.startsAt > '12:30';
-    const seen = lesson.there.flatMap(({ id, givenName }) => {
-      const habit = habits.get(id) ?? {
-        voice: 0.3 + 2 * random() ** 1.5,
-        trouble: 0.02 + 0.2 * random() ** 4,
-      };
-      habits.set(id, habit);
-      const story = stories[givenName]?.(lesson.week, afternoon) ?? {};
-      const of = (list: LookFor[], mean: number) =>
-        Array.from({ length: poisson(mean, random) }, () => list[Math.floor(random() * list.length)]);
-      const found = [
-        ...of(wanted, story.voice ?? habit.voice),
-        ...of(unwanted, story.trouble ?? habit.trouble),
-      ];
+  return lessons.flatMap(({ key, at, there, instantOf }): TallyChange[] => {
+    const mood = life.moodOf(at.date, className);
+    if (!mood.observed) return [];
+    const chance = life.chance(`tallies ${className}`, at);
+    const some = (list: readonly LookFor[], mean: number) =>
+      Array.from({ length: chance.poisson(mean) }, () => list[chance.whole(0, list.length - 1)]);
+    const seen = there.flatMap(({ id, student }) => {
+      const usual = life.usualOf(student, at);
+      const found = [...some(wanted, usual.voice * mood.voice), ...some(unwanted, usual.trouble)];
       return found.flatMap((lookFor) =>
         lookFor
-          ? [{ studentId: id, lookForId: lookFor.id, at: lesson.instantOf(4 + random() * (minutes - 6)) }]
+          ? [{ studentId: id, lookForId: lookFor.id, at: instantOf(4 + chance.uniform() * (minutes - 6)) }]
           : [],
       );
     });
-    const onAt = lesson.instantOf(3);
     const on: TallyChange = {
       kind: 'tallying.set',
-      payload: { lesson: lesson.key, onAt, offAt: null, focusId: focus.id },
+      payload: { lesson: key, onAt: instantOf(3), offAt: null, focusId: focus.id },
     };
     const tallies = seen
       .sort((a, b) => (a.at < b.at ? -1 : 1))
       .map((tally) => ({ id: newId(Date.parse(tally.at)), ...tally, amount: 1, circleId: null }));
-    return tallies.length === 0
-      ? [on]
-      : [on, { kind: 'tally.add', payload: { lesson: lesson.key, tallies } }];
+    return tallies.length === 0 ? [on] : [on, { kind: 'tally.add', payload: { lesson: key, tallies } }];
   });
 }

@@ -1,6 +1,8 @@
-import seedrandom from 'seedrandom';
 import { plainSetting } from '@slate-path/core/checkIn/window';
 import type { ChangeOf } from '@slate-path/core/changes/schema';
+import type { SchoolLife } from './life';
+import { drawWeather } from './simulator/draws';
+import type { Pupil } from './tallies';
 
 type CheckInPayload = ChangeOf<'checkIn.record'>['payload'];
 
@@ -10,39 +12,34 @@ export const checkInSetting = { ...plainSetting, lunchChoices: ['soup', 'fish pi
 
 const comments = ['Slept badly', 'My splice held!', 'Can I show you my log?', 'Long way in against the wind'];
 
-/** One whose weather turned three weeks before the end. */
-const turns = { name: 'Odalys', lessonsBefore: 4 };
-
 /**
  * What those who were there said on coming in, lesson by lesson: everyone has a weather of their own and
- * varies round it.
- * @param lessons in order of time, with the ids of those who were there
+ * varies round it. Whoever is in a storm often asks for a quiet word.
+ * @param lessons in order of time
  */
 export function makeCheckIns(
-  lessons: readonly { key: CheckInPayload['lesson']; there: readonly { id: string; givenName: string }[] }[],
+  lessons: readonly { key: CheckInPayload['lesson']; there: readonly Pupil[] }[],
+  life: SchoolLife,
   instantOf: (date: string, minutesBeforeStart: number, startsAt: string) => string,
 ): CheckInPayload[] {
-  const random = seedrandom('inner weather');
-  const usual = new Map<string, number>();
-  return lessons.flatMap(({ key, there }, index) =>
-    there.flatMap(({ id, givenName }) => {
-      const own = usual.get(id) ?? 2.6 + random() * 2;
-      usual.set(id, own);
-      const [forgets, swing, word, talks, lunch] = [random(), random(), random(), random(), random()];
-      const turned = givenName === turns.name && index >= lessons.length - turns.lessonsBefore;
-      const weather = Math.min(Math.max(Math.round((turned ? 1.4 : own) + (swing - 0.5) * 2), 1), 5);
-      if (forgets < 0.08) return [];
+  return lessons.flatMap(({ key, there }) => {
+    const at = life.momentOf(key.date, key.startsAt);
+    const chance = life.chance('inner weather', at);
+    return there.flatMap(({ id, student }) => {
+      const usual = life.usualOf(student, at);
+      const weather = drawWeather(chance, usual);
+      if (chance.hit(0.08)) return [];
       const checkIn = {
         studentId: id,
-        at: instantOf(key.date, 2 + Math.floor(swing * 6), key.startsAt),
-        weather: forgets < 0.12 ? null : weather,
-        wantsWord: word < (turned ? 0.5 : 0.02),
-        lunch: checkInSetting.lunchChoices[Math.floor(lunch * 4)] ?? '',
-        comment: talks < 0.06 ? (comments[Math.floor(talks * 66)] ?? '') : '',
+        at: instantOf(key.date, chance.whole(2, 7), key.startsAt),
+        weather: chance.hit(0.04) ? null : weather,
+        wantsWord: chance.hit(usual.weather < 2 ? 0.5 : 0.02),
+        lunch: checkInSetting.lunchChoices[chance.whole(0, checkInSetting.lunchChoices.length)] ?? '',
+        comment: chance.hit(0.06) ? (comments[chance.whole(0, comments.length - 1)] ?? '') : '',
         device: `phone-${id.slice(-6)}`,
         sameDevice: false,
       };
       return [{ lesson: key, checkIn, mark: null }];
-    }),
-  );
+    });
+  });
 }

@@ -1,8 +1,9 @@
-import { weekdayOf } from '@slate-path/core/calendar/localTime';
+import { daysBetween, weekdayOf } from '@slate-path/core/calendar/localTime';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { demoStart } from '../src/demoClock';
 import { classes, periodTimes, school } from '../src/scenario';
 import { makeTerm } from '../src/term';
+import { checkInClass, makeCheckIns } from '../src/weather';
 
 /** The class that is in a lesson at a moment, if any. */
 function classAt(now: number): string | undefined {
@@ -45,6 +46,16 @@ describe('the term', () => {
     expect(makeTerm(now)).toEqual(term);
     expect(makeTerm(now, 'another')).not.toEqual(term);
   });
+  test('is the same term on a later day, and in another year, up to where both have come', () => {
+    const lived = ({ startsOn, lessons }: typeof term) =>
+      lessons.map(({ className, date, startsAt, fate, exceptions }) => {
+        const who = exceptions.map(({ student, ...rest }) => ({ ...rest, id: student.schoolId }));
+        return [className, daysBetween(startsOn, date), startsAt, fate, who];
+      });
+    const sofar = lived(term);
+    for (const later of ['2026-11-27T11:00:00Z', '2029-05-18T11:00:00Z'])
+      expect(lived(makeTerm(Date.parse(later))).slice(0, sofar.length)).toEqual(sofar);
+  });
   test('has five classes, about 110 students, fourteen weeks, and lessons up to now', () => {
     expect(new Set(term.lessons.map(({ className }) => className)).size).toBe(5);
     expect(term.students.length).toBe(110);
@@ -54,6 +65,31 @@ describe('the term', () => {
       new Set(['taken', 'forgotten', 'set_aside']),
     );
     expect(term.lessons.some(({ date }) => date >= '2026-10-19' && date <= '2026-10-23')).toBe(false);
+  });
+  test('everyone has a weather of their own, and one’s turns', () => {
+    const key = { id: 'l', sectionId: checkInClass, startsAt: '09:45', endsAt: '10:35' };
+    const lessons = term.lessons
+      .filter(({ className }) => className === checkInClass)
+      .map(({ date }) => ({
+        key: { ...key, date },
+        there: term.students
+          .filter(({ classes: own }) => own.includes(checkInClass))
+          .map((student) => ({ id: student.schoolId, student })),
+      }));
+    const make = () => makeCheckIns(lessons, term.life, (date) => `${date}T09:40:00.000Z`);
+    const made = make();
+    expect(make()).toEqual(made);
+    const mean = (name: string, days: (date: string) => boolean) => {
+      const id = term.students.find(({ givenName }) => givenName === name)?.schoolId;
+      const signs = made
+        .filter(({ lesson, checkIn }) => checkIn.studentId === id && days(lesson.date))
+        .flatMap(({ checkIn }) => checkIn.weather ?? []);
+      return signs.reduce((sum, sign) => sum + sign, 0) / signs.length;
+    };
+    const late = (date: string) => date >= '2026-11-16';
+    expect(mean('Odalys', (date) => !late(date)) - mean('Odalys', late)).toBeGreaterThan(1.5);
+    expect(Math.abs(mean('Pell', (date) => !late(date)) - mean('Pell', late))).toBeLessThan(1);
+    expect(made.length).toBeGreaterThan(0.85 * lessons.length * 14);
   });
   test('has the planted stories: missed Mondays, a run that has not ended, late after lunch', () => {
     const missed = (name: string, days: (date: string) => boolean) => {

@@ -3,7 +3,6 @@ import { meetingRoll } from '@slate-path/core/participants/meetingRoll';
 import { readParticipants } from '@slate-path/core/participants/readParticipants';
 import { participantsAtSchool } from '@slate-path/core/participants/schoolTime';
 import { participantList, type ListStyle } from '../src/meetingTool';
-import { checkInClass, makeCheckIns } from '../src/weather';
 import { makeTerm } from '../src/term';
 
 const term = makeTerm(Date.parse('2026-11-23T11:00:00Z'));
@@ -44,29 +43,4 @@ test('a seed gives one meeting in every style: the same people are there', async
   expect(said(log)).toEqual(said(report));
   expect(participantList(meeting, 'report', '7')).toBe(participantList(meeting, 'report', '7'));
   expect(participantList(meeting, 'report', '8')).not.toBe(participantList(meeting, 'report', '7'));
-});
-
-test('the demo’s check-ins: everyone has a weather of their own, and one’s turns', () => {
-  const there = students.slice(0, 12).map(({ id, givenName }) => ({ id, givenName }));
-  const odalys = students.find(({ givenName }) => givenName === 'Odalys');
-  if (!odalys) throw new Error('The story needs Odalys');
-  const lessons = Array.from({ length: 20 }, (_, index) => ({
-    key: { id: `l${index}`, sectionId: checkInClass, ...lesson },
-    there: [...there.filter(({ id }) => id !== odalys.id), { id: odalys.id, givenName: 'Odalys' }],
-  }));
-  const made = makeCheckIns(lessons, (date) => `${date}T10:35:00.000Z`);
-  const mean = (signs: (number | null)[]) => {
-    const known = signs.filter((sign) => sign !== null);
-    return known.reduce((sum, sign) => sum + sign, 0) / known.length;
-  };
-  const of = (id: string, from: number, to: number) =>
-    made
-      .filter(({ lesson: { id: key }, checkIn }) => {
-        const index = Number(key.slice(1));
-        return checkIn.studentId === id && index >= from && index < to;
-      })
-      .map(({ checkIn }) => checkIn.weather);
-  expect(mean(of(odalys.id, 0, 16)) - mean(of(odalys.id, 16, 20))).toBeGreaterThan(1);
-  expect(made.length).toBeGreaterThan(0.85 * 20 * lessons[0]!.there.length);
-  expect(makeCheckIns(lessons, (date) => `${date}T10:35:00.000Z`)).toEqual(made);
 });

@@ -1,13 +1,10 @@
 import { countRatio } from '@slate-path/core/signals/models/countModel';
 import { missing } from '@slate-path/core/signals/models/handInModel';
 import type { ClassSeries, Slot, StreamName } from '@slate-path/core/signals/streams';
+import { engagementScatter, onlineSize } from '@slate-path/demo/simulator/draws';
+import type { LessonMood } from '@slate-path/demo/simulator/moods';
+import type { SimulatedTerm } from '@slate-path/demo/simulator/simulateTerm';
 import { plantedChanges, type PlantedChange, type Usual } from '@slate-path/demo/simulator/students';
-import {
-  engagementScatter,
-  onlineSize,
-  type LessonMood,
-  type SimulatedTerm,
-} from '@slate-path/demo/simulator/simulateTerm';
 
 /** The streams in which the oracle looks for each planted change; of two, the sooner one counts. */
 export const oracleStreams: Record<PlantedChange, StreamName[]> = {

@@ -3,6 +3,8 @@ import { ArchiveRows } from '@slate-path/core/archive/archiveRows';
 import type { Archive } from '@slate-path/core/archive/tables';
 import { familyNames, givenNames } from '../names';
 import { Chance } from './chance';
+import { drawEngagement, drawHandIn, drawIllness, drawMissed, drawOnline, drawWeather } from './draws';
+import { drawMoods, type LessonMood } from './moods';
 import { drawCulture, drawUsual, plantedChanges, type PlantedChange, type Usual } from './students';
 
 export interface TermOptions {
@@ -32,57 +34,12 @@ export interface Truth {
   day: number | null;
 }
 
-/** The class's own ups and downs in one lesson, as factors and shifts of everybody's usual. */
-export interface LessonMood {
-  date: string;
-  away: number;
-  ill: number;
-  voice: number;
-  engagement: number;
-  online: number;
-  missing: number;
-  observed: boolean;
-  swept: boolean;
-  noted: boolean;
-  taken: boolean;
-}
-
 export interface SimulatedTerm {
   archive: Archive;
   usuals: Map<string, Usual>;
   moods: LessonMood[];
   truths: Truth[];
 }
-
-const weekdayFactor = [1.3, 0.9, 0.8, 0.9, 1.35];
-export const engagementScatter = 0.6;
-export const onlineSize = 2;
-
-function drawMoods(chance: Chance, { weeks, startsOn }: TermOptions): LessonMood[] {
-  const examWeek = chance.whole(5, Math.max(5, weeks - 4));
-  const coldFrom = chance.whole(1, Math.max(2, weeks - 3)) * 5;
-  return Array.from({ length: weeks * 5 }, (_, at) => {
-    const exam = Math.floor(at / 5) === examWeek;
-    const storm = chance.hit(0.03);
-    const cold = at >= coldFrom && at < coldFrom + 12;
-    return {
-      date: format(addDays(parseISO(startsOn), Math.floor(at / 5) * 7 + (at % 5)), 'yyyy-MM-dd'),
-      away: (weekdayFactor[at % 5] ?? 1) * (storm ? 4 : 1),
-      ill: cold ? 4 : 0.6,
-      voice: Math.exp(chance.normal(-0.05, 0.3)) * (exam ? 0.4 : 1),
-      engagement: chance.normal(0, 0.2) - (exam ? 0.6 : 0),
-      online: Math.exp(chance.normal(-0.05, 0.3)) * (exam ? 1.6 : 1),
-      missing: exam ? 2 : 1,
-      observed: chance.hit(0.7),
-      swept: chance.hit(0.5),
-      noted: chance.hit(0.5),
-      taken: chance.hit(0.96),
-    };
-  });
-}
-
-const levelAt = (place: number, lowest: number, highest: number) =>
-  Math.min(highest, Math.max(lowest, Math.round(place)));
 
 /** One student's term, lesson by lesson. */
 function liveThrough(
@@ -92,15 +49,13 @@ function liveThrough(
   id: string,
   joins: number,
   usualIn: (lesson: number) => Usual,
-  awayFactor: (lesson: number) => number | null,
+  missedShare: (lesson: number) => number | null,
 ): void {
   let illUntil = -1;
   moods.forEach((mood, at) => {
     const usual = usualIn(at);
-    if (at > illUntil && chance.hit(Math.min(0.5, usual.ill * mood.ill)))
-      illUntil = at + chance.whole(2, 4) - 1;
-    const single = awayFactor(at) ?? Math.min(0.95, usual.away * mood.away);
-    const away = chance.hit(single) || at <= illUntil;
+    illUntil = drawIllness(chance, usual, mood, illUntil, at);
+    const away = drawMissed(chance, usual, mood, missedShare(at)) || at <= illUntil;
     if (at < joins) return;
     const lesson = `l${at}`;
     const time = (minutes: number) =>
@@ -116,7 +71,7 @@ function liveThrough(
         source: 'tap',
       });
     if (!away) seenInLesson(rows, chance, mood, at, id, usual, time);
-    const actions = chance.overdispersed(usual.online * mood.online, onlineSize);
+    const actions = drawOnline(chance, usual, mood);
     for (let action = 0; action < actions; action += 1)
       rows.add('activity', {
         id: `a${id}-${at}-${action}`,
@@ -161,11 +116,11 @@ function seenInLesson(
     tally('disturbed', usual.trouble);
   }
   if (mood.swept) {
-    const level = levelAt(chance.normal(usual.engagement + mood.engagement, engagementScatter), 0, 3);
+    const level = drawEngagement(chance, usual, mood);
     rows.add('sweeps', { lesson_id: lesson, student_id: id, level });
   }
   if (chance.hit(0.85)) {
-    const weather = levelAt(chance.normal(usual.weather, 0.8), 1, 5);
+    const weather = drawWeather(chance, usual);
     const said = { wants_word: false, lunch: '', comment: '' };
     rows.add('check_ins', { lesson_id: lesson, student_id: id, at: time(0), weather, ...said });
   }
@@ -186,18 +141,15 @@ function handIn(
   id: string,
   usual: Usual,
 ): void {
-  const isMissing = chance.hit(Math.min(0.9, usual.missing * mood.missing));
-  const isLate = !isMissing && chance.hit(usual.handsInLate);
-  const daysLate = isLate ? chance.whole(1, 3) : 0;
-  const on = format(addDays(parseISO(mood.date), daysLate), 'yyyy-MM-dd');
-  const score = Math.round(Math.min(100, Math.max(0, chance.normal(usual.score, 9))));
+  const handedIn = drawHandIn(chance, usual, mood);
+  const on = format(addDays(parseISO(mood.date), handedIn?.daysLate ?? 0), 'yyyy-MM-dd');
   rows.add('hand_ins', {
     work_id: `w${at}`,
     student_id: id,
-    status: isMissing ? 'missing' : 'handed_in',
-    handed_in_at: isMissing ? null : `${on}T${isLate ? '18:00:00' : '08:10:00'}`,
-    handed_back_at: isMissing ? null : `${format(addDays(parseISO(on), 3), 'yyyy-MM-dd')}T16:00:00`,
-    score: isMissing ? null : score,
+    status: handedIn ? 'handed_in' : 'missing',
+    handed_in_at: handedIn ? `${on}T${handedIn.daysLate > 0 ? '18:00:00' : '08:10:00'}` : null,
+    handed_back_at: handedIn ? `${format(addDays(parseISO(on), 3), 'yyyy-MM-dd')}T16:00:00` : null,
+    score: handedIn?.score ?? null,
   });
 }
 

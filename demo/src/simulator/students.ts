@@ -23,13 +23,17 @@ export interface Usual {
 }
 
 /** What is common in a class, around which its students scatter. */
-export type Culture = Pick<Usual, 'away' | 'late' | 'voice' | 'trouble' | 'online' | 'missing' | 'stuck'>;
+export type Culture = Pick<
+  Usual,
+  'away' | 'ill' | 'late' | 'voice' | 'trouble' | 'online' | 'missing' | 'stuck'
+>;
 
 /** @param variety how far classes differ from each other (standard deviation of the logarithm) */
 export function drawCulture(chance: Chance, variety: number): Culture {
   const around = (mean: number) => mean * Math.exp(chance.normal(-(variety ** 2) / 2, variety));
   return {
     away: around(0.035),
+    ill: 0.01,
     late: around(0.05),
     voice: around(1.2),
     trouble: around(0.15),
@@ -42,7 +46,7 @@ export function drawCulture(chance: Chance, variety: number): Culture {
 export function drawUsual(chance: Chance, culture: Culture): Usual {
   return {
     away: chance.beta(Math.min(0.3, culture.away), 60),
-    ill: chance.beta(0.01, 300),
+    ill: chance.beta(culture.ill, 300),
     late: chance.beta(Math.min(0.4, culture.late), 25),
     voice: chance.gamma(2, culture.voice),
     trouble: chance.gamma(0.8, culture.trouble),
