@@ -52,9 +52,12 @@ describe('the term', () => {
         const who = exceptions.map(({ student, ...rest }) => ({ ...rest, id: student.schoolId }));
         return [className, daysBetween(startsOn, date), startsAt, fate, who];
       });
-    const sofar = lived(term);
+    const lastDay = daysBetween(term.startsOn, '2026-11-23');
+    const before = (lessons: ReturnType<typeof lived>) => lessons.filter(([, day]) => Number(day) < lastDay);
+    const sofar = before(lived(term));
+    expect(sofar.length).toBeGreaterThan(190);
     for (const later of ['2026-11-27T11:00:00Z', '2029-05-18T11:00:00Z'])
-      expect(lived(makeTerm(Date.parse(later))).slice(0, sofar.length)).toEqual(sofar);
+      expect(before(lived(makeTerm(Date.parse(later))))).toEqual(sofar);
   });
   test('has five classes, about 110 students, fourteen weeks, and lessons up to now', () => {
     expect(new Set(term.lessons.map(({ className }) => className)).size).toBe(5);
