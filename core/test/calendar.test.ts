@@ -1,3 +1,10 @@
+import {
+  addDays as addDaysTo,
+  differenceInCalendarDays,
+  eachDayOfInterval,
+  format as formatDate,
+  getISODay,
+} from 'date-fns';
 import fc from 'fast-check';
 import { readDaysOff, CalendarError } from '../src/calendar/icalendar';
 import { lessonNow } from '../src/calendar/lessonNow';
@@ -39,6 +46,22 @@ test('months, weekdays and minutes', () => {
   ]);
   expect(datesBetween('2026-03-28', '2026-03-30')).toEqual(['2026-03-28', '2026-03-29', '2026-03-30']);
   expect(datesBetween('2026-03-30', '2026-03-28')).toEqual([]);
+});
+
+test('dates are those of a library that counts them otherwise, over leap years and clock changes', () => {
+  const anyDate = fc.date({ min: new Date(1950, 0, 1), max: new Date(2099, 11, 31), noInvalidDate: true });
+  fc.assert(
+    fc.property(anyDate, fc.integer({ min: -400, max: 400 }), (day, days) => {
+      const [date, other] = [formatDate(day, 'yyyy-MM-dd'), addDaysTo(day, days)];
+      const to = formatDate(other, 'yyyy-MM-dd');
+      expect(addDays(date, days)).toBe(to);
+      expect(daysBetween(date, to)).toBe(differenceInCalendarDays(other, day));
+      expect(weekdayOf(date)).toBe(getISODay(day));
+      const between = days < 0 ? [] : eachDayOfInterval({ start: day, end: other });
+      expect(datesBetween(date, to)).toEqual(between.map((one) => formatDate(one, 'yyyy-MM-dd')));
+    }),
+  );
+  expect(() => addDays('soon', 1)).toThrow(RangeError);
 });
 
 test('going some days on and back again ends where it began', () => {

@@ -1,11 +1,7 @@
-import {
-  addDays as addDaysTo,
-  differenceInCalendarDays,
-  eachDayOfInterval,
-  getISODay,
-  lightFormat,
-  parseISO,
-} from 'date-fns';
+const dayMs = 86_400_000;
+/** A date without a time is read in UTC, where every day has 24 hours (ECMA-262, Date Time String Format). */
+const dayNumber = (date: string) => Date.parse(date) / dayMs;
+const dateOf = (day: number) => new Date(day * dayMs).toISOString().slice(0, 10);
 
 /** Minutes since midnight of a `HH:MM`. */
 export function minutesOf(time: string): number {
@@ -18,19 +14,20 @@ export function timeOf(minutes: number): string {
   return `${String(Math.floor(held / 60)).padStart(2, '0')}:${String(held % 60).padStart(2, '0')}`;
 }
 
-/** The day `days` after a date; negative goes back. */
+/** The day `days` after a date; negative goes back. @throws RangeError for what is no date */
 export function addDays(date: string, days: number): string {
-  return lightFormat(addDaysTo(parseISO(date), days), 'yyyy-MM-dd');
+  return dateOf(dayNumber(date) + days);
 }
 
 /** Whole days from one date to another; negative when the other is earlier. */
 export function daysBetween(from: string, to: string): number {
-  return differenceInCalendarDays(parseISO(to), parseISO(from));
+  return dayNumber(to) - dayNumber(from);
 }
 
 /** ISO weekday: Monday 1 to Sunday 7. */
 export function weekdayOf(date: string): number {
-  return getISODay(parseISO(date));
+  // The first of January 1970 was a Thursday.
+  return ((((dayNumber(date) + 3) % 7) + 7) % 7) + 1;
 }
 
 /** The Monday of a date's week. */
@@ -41,9 +38,7 @@ export function mondayOf(date: string): string {
 /** Every date from one to another, both included; empty when they are the wrong way round. */
 export function datesBetween(from: string, to: string): string[] {
   if (from > to) return [];
-  return eachDayOfInterval({ start: parseISO(from), end: parseISO(to) }).map((day) =>
-    lightFormat(day, 'yyyy-MM-dd'),
-  );
+  return Array.from({ length: daysBetween(from, to) + 1 }, (_, at) => addDays(from, at));
 }
 
 /** First and last date of a month `YYYY-MM`. */

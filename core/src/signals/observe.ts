@@ -1,9 +1,10 @@
+import type { Archive } from '../archive/tables';
 import { groupBy } from '../records/groupBy';
 import { readAttendance, type GraceOf } from './observe/attendance';
 import { readHandIns, readScores } from './observe/work';
 import { readOnline, readStuck } from './observe/days';
 import { Roster } from './observe/roster';
-import type { StreamRow, StreamRows } from './observe/streamRows';
+import { streamRowsOf, type StreamRow, type StreamRows } from './observe/streamRows';
 import { readTallies } from './observe/tallies';
 import type { ClassSeries, Slot } from './streams';
 
@@ -25,21 +26,24 @@ function heldLessons(lessons: readonly StreamRow<'lessons'>[], asOf: string): St
 }
 
 /** A level of one lesson for whoever has one. */
-function levelSlots<R extends { student_id: string }>(
+function levelSlots<L extends string>(
   roster: Roster,
-  rows: ReadonlyMap<string, readonly R[]>,
-  levelOf: (row: R) => number | null,
+  rows: ReadonlyMap<
+    string,
+    { readonly student_id: readonly string[] } & Readonly<Record<L, readonly (number | null)[]>>
+  >,
+  level: L,
 ): Slot[] {
   return roster.lessons.flatMap((lesson, index) => {
     const found = rows.get(lesson.id);
     if (!found) return [];
     const slot = roster.emptySlot(lesson.date, index, lesson.id);
     let any = false;
-    for (const row of found) {
-      const level = levelOf(row);
-      const i = level === null ? -1 : roster.indexIn(row.student_id, lesson.date);
+    for (let at = 0; at < found.student_id.length; at += 1) {
+      const value = found[level][at] ?? null;
+      const i = value === null ? -1 : roster.indexIn(found.student_id[at] ?? '', lesson.date);
       if (i < 0) continue;
-      slot.value[i] = level ?? NaN;
+      slot.value[i] = value ?? NaN;
       any = true;
     }
     return any ? [slot] : [];
@@ -51,21 +55,22 @@ function levelSlots<R extends { student_id: string }>(
  * exposures. A lesson not taken, set aside or outside an enrolment says nothing.
  * @returns one series for each class with a lesson or a student
  */
-export function observe(
-  archive: StreamRows,
+export function observe(archive: Archive, options: ObserveOptions): ClassSeries[] {
+  return observeRows(streamRowsOf(archive), options);
+}
+
+/** The same, of rows that were read already. */
+export function observeRows(
+  rows: StreamRows,
   { asOf, graceOf = () => 5, observed = new Set() }: ObserveOptions,
 ): ClassSeries[] {
-  const lessonsOf = groupBy(archive.lessons, (row) => row.section_id);
-  const enrolmentsOf = groupBy(archive.enrolments, (row) => row.section_id);
-  const rolls = groupBy(archive.roll, (row) => row.lesson_id);
-  const tallies = groupBy(archive.tallies, (row) => row.lesson_id);
-  const sweeps = groupBy(archive.sweeps, (row) => row.lesson_id);
-  const checkIns = groupBy(archive.check_ins, (row) => row.lesson_id);
-  return archive.sections.map((section) => {
+  const lessonsOf = groupBy(rows.lessons, (row) => row.section_id);
+  const enrolmentsOf = groupBy(rows.enrolments, (row) => row.section_id);
+  return rows.sections.map((section) => {
     const lessons = heldLessons(lessonsOf.get(section.id) ?? [], asOf);
-    const roster = new Roster(archive.students, enrolmentsOf.get(section.id) ?? [], lessons, asOf);
-    const attendance = readAttendance(archive, roster, rolls, graceOf(section.id), asOf);
-    const swept = levelSlots(roster, sweeps, (row) => row.level);
+    const roster = new Roster(rows.students, enrolmentsOf.get(section.id) ?? [], lessons, asOf);
+    const attendance = readAttendance(rows, roster, graceOf(section.id), asOf);
+    const swept = levelSlots(roster, rows.sweeps, 'level');
     for (const slot of swept) attendance.onlyThere(slot);
     return {
       sectionId: section.id,
@@ -74,13 +79,13 @@ export function observe(
       streams: {
         presence: attendance.presence,
         lateness: attendance.lateness,
-        ...readTallies(archive, roster, tallies, attendance, observed),
+        ...readTallies(rows, roster, attendance, observed),
         engagement: swept,
-        weather: levelSlots(roster, checkIns, (row) => row.weather),
-        online: readOnline(archive, roster, section.id, asOf),
-        hand_in: readHandIns(archive, roster, section.id, asOf),
-        score: readScores(archive, roster, section.id, asOf),
-        stuck: readStuck(archive, roster, section.id, asOf),
+        weather: levelSlots(roster, rows.check_ins, 'weather'),
+        online: readOnline(rows, roster, section.id, asOf),
+        hand_in: readHandIns(rows, roster, section.id, asOf),
+        score: readScores(rows, roster, section.id, asOf),
+        stuck: readStuck(rows, roster, section.id, asOf),
       },
     };
   });

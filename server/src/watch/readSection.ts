@@ -1,6 +1,6 @@
 import { localMoment } from '@slate-path/core/calendar/zone';
 import type { Step, WatchSetting } from '@slate-path/core/records/schema';
-import { observe } from '@slate-path/core/signals/observe';
+import { observeRows } from '@slate-path/core/signals/observe';
 import type { ClassSeries } from '@slate-path/core/signals/streams';
 import { usualSettings, type WatchSettings } from '@slate-path/core/signals/watchClass';
 import { defaultGraceMinutes } from '@slate-path/core/roll/presence';
@@ -37,7 +37,7 @@ export function readSection(
   const [section] = records.all('section', `${own} AND "id" = ?`, [teacherId, sectionId]);
   const zone = school?.zone ?? 'UTC';
   const moment = localMoment(now, zone);
-  const archive = readStreams(records, { teacherId, sectionId, zone, now: moment });
+  const rows = readStreams(records, { teacherId, sectionId, zone, now: moment });
   const tallying = records.rows<{ id: string }>(
     `SELECT "tallying"."lessonId" AS id FROM "tallying" JOIN "lesson" ON "lesson"."id" = "tallying"."lessonId" WHERE "lesson"."sectionId" = ? AND NOT "tallying"."removed"`,
     [sectionId],
@@ -46,7 +46,7 @@ export function readSection(
   const grace = section?.graceMinutes ?? school?.graceMinutes ?? defaultGraceMinutes;
   const [setting] = records.all('watchSetting', ofSection, [teacherId, sectionId]);
   return {
-    series: (asOf) => observe(archive, { asOf, observed, graceOf: () => grace })[0] ?? null,
+    series: (asOf) => observeRows(rows, { asOf, observed, graceOf: () => grace })[0] ?? null,
     settings: settingsFrom(setting),
     steps: records.all('step', ofSection, [teacherId, sectionId]),
     zone,

@@ -2,7 +2,15 @@ import { lessonsBetween } from '@slate-path/core/calendar/lessons';
 import { localMoment, type LocalMoment } from '@slate-path/core/calendar/zone';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { wasHeld } from '@slate-path/core/roll/totals';
-import type { StreamRow, StreamRows, StreamTable } from '@slate-path/core/signals/observe/streamRows';
+import type {
+  ByLesson,
+  LessonColumn,
+  LessonRows,
+  LessonTable,
+  StreamRow,
+  StreamRows,
+  StreamTable,
+} from '@slate-path/core/signals/observe/streamRows';
 import type { RecordReader } from '../database/readRecords';
 
 export interface ClassQuery {
@@ -14,8 +22,6 @@ export interface ClassQuery {
 
 const own = '"teacherId" = ? AND NOT "removed"';
 const ofSection = `${own} AND "sectionId" = ?`;
-const inLessons = (table: string) =>
-  `FROM "${table}" JOIN "lesson" ON "lesson"."id" = "${table}"."lessonId" WHERE "lesson"."sectionId" = ? AND NOT "${table}"."removed"`;
 /** Those who are spoken of, or the topics, of a note. */
 const listOf = (table: string, column: string) =>
   `(SELECT json_group_array("${column}") FROM "${table}" WHERE "noteId" = "note"."id" AND NOT "removed")`;
@@ -31,61 +37,58 @@ const statements = {
   work: `SELECT "id", "sectionId" AS section_id, "title", "assignedAt" AS assigned_at, "dueAt" AS due_at, "points" FROM "work" WHERE ${ofSection}`,
   hand_ins: `SELECT "workId" AS work_id, "studentId" AS student_id, "status", "handedInAt" AS handed_in_at, "handedBackAt" AS handed_back_at, "score" FROM "handIn" WHERE ${own} AND "workId" IN (SELECT "id" FROM "work" WHERE "sectionId" = ?)`,
   activity: `SELECT "sectionId" AS section_id, "studentId" AS student_id, "at" FROM "activity" WHERE ${own} AND ("sectionId" IS NULL OR "sectionId" = ?)`,
-} as const satisfies Partial<Record<StreamTable, string>>;
+} as const satisfies Partial<Record<Exclude<StreamTable, LessonTable>, string>>;
 
 /**
- * Columns of what there is much of in a lesson, as one list each: a third of the time that a row for each record
- * takes. @param columns plain SQL over the table's columns
+ * The rows of a class's lessons, as one list for each column of each lesson: a third of the time that a row for each
+ * record takes; the tables' indices have them in that order. @param columns plain SQL over the tables' columns
  */
-function perLesson(
+function byLesson<T extends LessonTable>(
   records: RecordReader,
   sectionId: string,
   table: string,
-  columns: readonly string[],
-): { lesson_id: string; lists: unknown[][] }[] {
-  const lists = columns.map((column, at) => `json_group_array(${column}) AS "${at}"`).join(', ');
-  return records
-    .rows<{ lesson_id: string } & Record<number, string>>(
-      `SELECT "lesson"."id" AS lesson_id, ${lists} ${inLessons(table)} GROUP BY "lesson"."id"`,
-      [sectionId],
-    )
-    .map(({ lesson_id, ...found }) => ({
-      lesson_id,
-      lists: columns.map((_, at) => JSON.parse(found[at] ?? '[]') as unknown[]),
-    }));
+  columns: Record<LessonColumn<T>, string>,
+): ByLesson<T> {
+  const names = Object.keys(columns) as LessonColumn<T>[];
+  const lists = names.map((name) => `json_group_array(${columns[name]}) AS "${name}"`).join(', ');
+  const rows = records.rows<Record<LessonColumn<T> | 'lesson', string>>(
+    `SELECT "lessonId" AS lesson, ${lists} FROM "${table}" WHERE "lessonId" IN (SELECT "id" FROM "lesson" WHERE "sectionId" = ?) AND NOT "removed" GROUP BY "lessonId"`,
+    [sectionId],
+  );
+  return new Map(
+    rows.map((row) => [
+      row.lesson,
+      Object.fromEntries(names.map((name) => [name, JSON.parse(row[name]) as unknown])) as LessonRows<T>,
+    ]),
+  );
 }
 
-/** What was seen in lessons. */
-function seenIn(
-  records: RecordReader,
-  sectionId: string,
-): Pick<StreamRows, 'tallies' | 'sweeps' | 'check_ins'> {
-  const read = (table: string, ...columns: string[]) =>
-    perLesson(records, sectionId, table, [`"${table}"."studentId"`, ...columns]);
+/** A time of day of a mark, with its lesson's date; most have none. */
+const momentOf = (time: string) =>
+  `CASE WHEN "${time}" IS NOT NULL THEN (SELECT "date" FROM "lesson" WHERE "id" = "lessonId") || 'T' || "${time}" || ':00' END`;
+
+/** What was seen in lessons, and who was there. */
+function seenIn(records: RecordReader, sectionId: string): Pick<StreamRows, LessonTable> {
   return {
-    tallies: read('tally', '"lookForId"', 'COALESCE("amount", 1)').flatMap(
-      ({ lesson_id, lists: [students = [], lookFors = [], amounts = []] }) =>
-        students.map((student_id, at) => ({
-          lesson_id,
-          student_id: student_id as string | null,
-          look_for_id: lookFors[at] as string,
-          amount: amounts[at] as number,
-        })),
-    ),
-    sweeps: read('sweep', '"level"').flatMap(({ lesson_id, lists: [students = [], levels = []] }) =>
-      students.map((student_id, at) => ({
-        lesson_id,
-        student_id: student_id as string,
-        level: levels[at] as number | null,
-      })),
-    ),
-    check_ins: read('checkIn', '"weather"').flatMap(({ lesson_id, lists: [students = [], weathers = []] }) =>
-      students.map((student_id, at) => ({
-        lesson_id,
-        student_id: student_id as string,
-        weather: weathers[at] as number | null,
-      })),
-    ),
+    roll: byLesson<'roll'>(records, sectionId, 'mark', {
+      student_id: '"studentId"',
+      standing_id: '"standingId"',
+      arrived_at: momentOf('arrivedAt'),
+      left_at: momentOf('leftAt'),
+    }),
+    tallies: byLesson<'tallies'>(records, sectionId, 'tally', {
+      student_id: '"studentId"',
+      look_for_id: '"lookForId"',
+      amount: 'COALESCE("amount", 1)',
+    }),
+    sweeps: byLesson<'sweeps'>(records, sectionId, 'sweep', {
+      student_id: '"studentId"',
+      level: '"level"',
+    }),
+    check_ins: byLesson<'check_ins'>(records, sectionId, 'checkIn', {
+      student_id: '"studentId"',
+      weather: '"weather"',
+    }),
   };
 }
 
@@ -129,22 +132,6 @@ function lessonsOf(records: RecordReader, { teacherId, sectionId, zone, now }: C
       takenAt === null ? [] : [{ lesson_id: id, taken_at: midnightOf(takenAt, zone) }],
     ),
   };
-}
-
-function rollOf(records: RecordReader, sectionId: string): StreamRows['roll'] {
-  const columns = ['"mark"."studentId"', '"standingId"', '"arrivedAt"', '"leftAt"', '"lesson"."date"'];
-  return perLesson(records, sectionId, 'mark', columns).flatMap(
-    ({ lesson_id, lists: [students = [], standings = [], arrivals = [], leavings = [], dates = []] }) => {
-      const moment = (time: unknown) => (time === null ? null : `${dates[0] as string}T${time as string}:00`);
-      return students.map((student_id, at) => ({
-        lesson_id,
-        student_id: student_id as string,
-        standing_id: standings[at] as string | null,
-        arrived_at: moment(arrivals[at]),
-        left_at: moment(leavings[at]),
-      }));
-    },
-  );
 }
 
 /** Merged topics count as the one they went into, which alone says whether it is trouble. */
@@ -205,7 +192,6 @@ export function readStreams(records: RecordReader, query: ClassQuery): StreamRow
       credit,
       excused,
     })),
-    roll: rollOf(records, sectionId),
     look_fors: lookFors.map(({ id, measure, tone }) => ({ id, measure, tone })),
     work: read('work'),
     hand_ins: read('hand_ins'),

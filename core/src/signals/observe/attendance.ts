@@ -2,7 +2,7 @@ import { clockTime, lessonOf } from '../../archive/lessonOf';
 import { presenceOf } from '../../roll/presence';
 import type { Slot } from '../streams';
 import type { Roster } from './roster';
-import type { StreamRow, StreamRows } from './streamRows';
+import type { StreamRows } from './streamRows';
 
 export type GraceOf = (sectionId: string) => number;
 
@@ -38,7 +38,6 @@ export class Attendance {
 export function readAttendance(
   archive: StreamRows,
   roster: Roster,
-  rolls: ReadonlyMap<string, StreamRow<'roll'>[]>,
   graceMinutes: number,
   asOf: string,
 ): Attendance {
@@ -66,18 +65,19 @@ export function readAttendance(
       lateness.value[i] = 0;
       there[i] = 1;
     });
-    for (const mark of rolls.get(id) ?? []) {
-      const i = roster.indexIn(mark.student_id, date);
-      if (i < 0) continue;
+    const roll = archive.roll.get(id);
+    roll?.student_id.forEach((student, at) => {
+      const i = roster.indexIn(student, date);
+      if (i < 0) return;
       const times = {
-        arrivedAt: clockTime(mark.arrived_at, lesson),
-        leftAt: clockTime(mark.left_at, lesson),
+        arrivedAt: clockTime(roll.arrived_at[at] ?? null, lesson),
+        leftAt: clockTime(roll.left_at[at] ?? null, lesson),
       };
-      const how = presenceOf(lesson, times, standings.get(mark.standing_id ?? ''), rules);
+      const how = presenceOf(lesson, times, standings.get(roll.standing_id[at] ?? ''), rules);
       presence.value[i] = how.setAside ? NaN : how.away ? 1 : 0;
       lateness.value[i] = how.setAside || how.away ? NaN : how.late ? 1 : 0;
       there[i] = how.setAside || how.away || how.there === null ? 0 : how.there.to - how.there.from;
-    }
+    });
     attendance.add(id, presence, lateness, there);
   });
   return attendance;

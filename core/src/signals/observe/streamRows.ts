@@ -1,4 +1,4 @@
-import type { ArchiveFields, ArchiveTableName } from '../../archive/tables';
+import type { Archive, ArchiveFields, ArchiveTableName } from '../../archive/tables';
 
 /** Columns of the open format that the streams are made of, by table. */
 interface StreamColumns {
@@ -27,5 +27,43 @@ export type StreamRow<T extends StreamTable> = Pick<
   ArchiveFields<T>,
   StreamColumns[T] & keyof ArchiveFields<T>
 >;
-/** What the streams are made of: an archive is one such, and of a database no more has to be read. */
-export type StreamRows = { readonly [T in StreamTable]: readonly StreamRow<T>[] };
+
+/** The tables in which nearly every student of a lesson has a row. */
+export type LessonTable = 'roll' | 'tallies' | 'sweeps' | 'check_ins';
+export type LessonColumn<T extends LessonTable> = Exclude<StreamColumns[T], 'lesson_id'> & keyof StreamRow<T>;
+/** The rows of one lesson, column by column: of a year's tallies no row has to be made. */
+export type LessonRows<T extends LessonTable> = {
+  readonly [C in LessonColumn<T>]: readonly StreamRow<T>[C][];
+};
+export type ByLesson<T extends LessonTable> = ReadonlyMap<string, LessonRows<T>>;
+
+/** What the streams are made of: of an archive or a database no more has to be read. */
+export type StreamRows = {
+  readonly [T in Exclude<StreamTable, LessonTable>]: readonly StreamRow<T>[];
+} & { readonly [T in LessonTable]: ByLesson<T> };
+
+function byLesson<T extends LessonTable>(
+  rows: readonly (StreamRow<T> & { lesson_id: string })[],
+  names: readonly LessonColumn<T>[],
+): ByLesson<T> {
+  const found = new Map<string, Record<LessonColumn<T>, unknown[]>>();
+  for (const row of rows) {
+    const columns =
+      found.get(row.lesson_id) ??
+      (Object.fromEntries(names.map((name) => [name, []])) as unknown as Record<LessonColumn<T>, unknown[]>);
+    found.set(row.lesson_id, columns);
+    for (const name of names) columns[name].push(row[name]);
+  }
+  return found as unknown as ByLesson<T>;
+}
+
+/** What the streams of an archive's classes are made of. */
+export function streamRowsOf(archive: Archive): StreamRows {
+  return {
+    ...archive,
+    roll: byLesson<'roll'>(archive.roll, ['student_id', 'standing_id', 'arrived_at', 'left_at']),
+    tallies: byLesson<'tallies'>(archive.tallies, ['student_id', 'look_for_id', 'amount']),
+    sweeps: byLesson<'sweeps'>(archive.sweeps, ['student_id', 'level']),
+    check_ins: byLesson<'check_ins'>(archive.check_ins, ['student_id', 'weather']),
+  };
+}

@@ -1,7 +1,7 @@
 import type { Slot } from '../streams';
 import type { Attendance } from './attendance';
 import type { Roster } from './roster';
-import type { StreamRow, StreamRows } from './streamRows';
+import type { StreamRows } from './streamRows';
 
 /** How often something was seen: what a tally counts, or once for whatever was ticked or timed. */
 function timesSeen(amount: number | null, measure: string): number {
@@ -16,7 +16,6 @@ function timesSeen(amount: number | null, measure: string): number {
 export function readTallies(
   archive: StreamRows,
   roster: Roster,
-  tallies: ReadonlyMap<string, StreamRow<'tallies'>[]>,
   attendance: Attendance,
   observed: ReadonlySet<string>,
 ): { voice: Slot[]; trouble: Slot[] } {
@@ -24,8 +23,8 @@ export function readTallies(
   const voice: Slot[] = [];
   const trouble: Slot[] = [];
   roster.lessons.forEach((lesson, index) => {
-    const rows = tallies.get(lesson.id) ?? [];
-    if (rows.length === 0 && !observed.has(lesson.id)) return;
+    const rows = archive.tallies.get(lesson.id);
+    if (!rows && !observed.has(lesson.id)) return;
     const exposure = new Float64Array(roster.students.length);
     const wanted = { ...roster.emptySlot(lesson.date, index, lesson.id), exposure };
     const unwanted = { ...roster.emptySlot(lesson.date, index, lesson.id), exposure };
@@ -36,13 +35,13 @@ export function readTallies(
       wanted.value[i] = 0;
       unwanted.value[i] = 0;
     });
-    for (const { student_id: student, look_for_id: id, amount } of rows) {
-      const lookFor = lookFors.get(id);
+    rows?.student_id.forEach((student, at) => {
+      const lookFor = lookFors.get(rows.look_for_id[at] ?? '');
       const i = student === null ? -1 : roster.indexIn(student, lesson.date);
-      if (i < 0 || !lookFor || lookFor.tone === 'neutral') continue;
+      if (i < 0 || !lookFor || lookFor.tone === 'neutral') return;
       const { value } = lookFor.tone === 'wanted' ? wanted : unwanted;
-      value[i] = (value[i] ?? NaN) + timesSeen(amount, lookFor.measure);
-    }
+      value[i] = (value[i] ?? NaN) + timesSeen(rows.amount[at] ?? null, lookFor.measure);
+    });
     for (const { value } of [wanted, unwanted])
       for (let i = 0; i < value.length; i += 1) if ((value[i] ?? 0) < 0) value[i] = 0;
     voice.push(wanted);
