@@ -48,9 +48,9 @@ const takeRoll = async (page: Page) => {
 };
 
 const catchUp = async (page: Page) => {
-  await tap(page, 'Esme Lindholm, Fri 20 Nov');
-  await tap(page, 'Hana Ghebre, Fri 20 Nov');
-  await tap(page, 'All here, Mon 23 Nov');
+  await tap(page, 'Abeni Larkin, Mon 16 Nov');
+  await tap(page, 'Pablo Mbeki, Wed 18 Nov');
+  await tap(page, 'All here, Fri 20 Nov');
 };
 
 const tallyLesson = async (page: Page) => {
@@ -72,10 +72,10 @@ const tallyLesson = async (page: Page) => {
   ])
     await tap(page, name);
   await tap(page, 'Unsafe');
-  for (const name of ['Dilan', 'Farid', 'Dilan']) await tap(page, name);
+  for (const name of ['Kaia', 'Farid', 'Kaia']) await tap(page, name);
   await tap(page, 'Emre');
   await tap(page, 'Shared a tool');
-  await tap(page, 'Finlay');
+  await tap(page, 'Kenji');
   await page.evaluate(() => document.querySelector('[id^="tile-"]')?.scrollIntoView());
 };
 
@@ -147,7 +147,7 @@ const shots: Shot[] = [
   },
   { name: 'counts-wide', path: `/classes/${shore}/counts`, size: 'wide' },
   { name: 'month-wide', path: `/classes/${boats}/months/2026-11`, size: 'wide' },
-  { name: 'days-wide', path: `/classes/${tides}/days`, size: 'wide', before: catchUp },
+  { name: 'days-wide', path: `/classes/${advisory}/days`, size: 'wide', before: catchUp },
   { name: 'totals-wide', path: `/totals?sectionId=${tides}`, size: 'wide' },
   { name: 'glance-wide', path: `/watch/glance?section=${boats}`, size: 'wide' },
   { name: 'weather-board-wide', path: `/classes/${advisory}/weather`, size: 'wide', theme: 'dark' },

@@ -20,9 +20,12 @@ export function counted(count: number, one: string, many = `${one}s`): string {
 export const percent = (share: number) => `${Math.round(share * 100)}\u00A0%`;
 export const day = (date: string) => format(parseISO(date), 'd MMMM');
 
+/** Nobody says "one in 185" who has seen forty lessons. */
+const hardlyAny = 0.02;
+
 /** A share as one says it: one in four, half, nearly all. */
 export function shareInWords(share: number): string {
-  if (share < 0.005) return 'hardly any';
+  if (share < hardlyAny) return 'hardly any';
   if (share < 0.42) return `one in ${inWords(Math.round(1 / share))}`;
   if (share < 0.58) return 'half';
   if (share < 0.72) return 'two in three';
@@ -31,7 +34,7 @@ export function shareInWords(share: number): string {
 
 /** A rate as one says it: one in eight lessons, about two a lesson. */
 export function rateInWords(rate: number, one: string, many = `${one}s`): string {
-  if (rate < 0.02) return `hardly any`;
+  if (rate < hardlyAny) return 'hardly any';
   if (rate < 0.75) return `one in ${counted(Math.max(2, Math.round(1 / rate)), one, many)}`;
   const rounded = rate < 3 ? Math.round(rate * 2) / 2 : Math.round(rate);
   const whole = Number.isInteger(rounded)

@@ -102,6 +102,7 @@ test('the glance tells of changes only in what is watched, and the class’s own
 
 test.each([
   [0, 'hardly any'],
+  [0.0054, 'hardly any'],
   [0.04, 'one in 25'],
   [0.33, 'one in three'],
   [0.5, 'half'],
