@@ -2,7 +2,10 @@ import fc from 'fast-check';
 import { applyEdits, invertEdits, type Edit } from '../src/changes/edit';
 import { editsOf } from '../src/changes/editsOf';
 import { aboutOf, Change, changeKinds, type ChangeOf, type KindName } from '../src/changes/schema';
-import { emptyRecords, listOf, mergeRecords } from '../src/records/records';
+import { emptyRecords, listOf, mergeRecords, type Records } from '../src/records/records';
+import { recordSchema } from '../src/records/schema';
+import { tableNames } from '../src/records/tables';
+import { everyChange } from './everyChange';
 import { section as plainSection, term } from './records';
 
 const { id: _id, removed: _removed, ...section } = plainSection({ name: 'Boat Workshop' });
@@ -48,6 +51,49 @@ test('records without news keep their identity, so that nothing is drawn again f
   expect(mergeRecords(records, { term: [term()] }).term).toBe(records.term);
   const renamed = mergeRecords(records, { term: [term({ name: 'Spring' })] });
   expect([renamed.term['t']?.name, renamed.term['u']]).toEqual(['Spring', records.term['u']]);
+});
+
+describe('every kind of change, one after the other in the term of a class', () => {
+  type Lived = { before: Records; after: Records; edits: Edit[] };
+  const envelope = { id: '01JDABCDEFGHJKMNPQRSTVWXYZ', madeAt: '2026-11-23T10:41:00.000Z', device: 'phone' };
+  const changeOf = (kind: KindName) =>
+    ({ ...envelope, kind, payload: everyChange[kind] }) as ChangeOf<KindName>;
+  const lived = new Map<KindName, Lived>();
+  let records = emptyRecords();
+  for (const kind of Object.keys(everyChange) as KindName[]) {
+    const edits = editsOf(changeOf(kind));
+    const before = records;
+    records = applyEdits(before, edits);
+    lived.set(kind, { before, after: records, edits });
+  }
+  /** What is there, without what is removed, and without what a change only made sure of. */
+  const there = (of: Records, ensured: ReadonlySet<string>) =>
+    tableNames.map((table) => [
+      table,
+      ...listOf(of, table)
+        .filter(({ id }) => !ensured.has(`${table} ${id}`))
+        .sort((a, b) => (a.id < b.id ? -1 : 1)),
+    ]);
+  test('the example has all of them', () => {
+    expect(Object.keys(everyChange).sort()).toEqual(Object.keys(changeKinds).sort());
+  });
+  test.each([...lived])('%s', (kind, { before, after, edits }) => {
+    expect(Change.safeParse(changeOf(kind)).error).toBeUndefined();
+    // It does something, and leaves each record as the one schema of its table has it.
+    expect(after).not.toEqual(before);
+    for (const { table, id } of edits) {
+      const row = after[table][id];
+      if (row) expect([table, recordSchema(table).strict().safeParse(row).error]).toEqual([table, undefined]);
+    }
+    // Arrived twice it is the same as once.
+    expect(applyEdits(after, edits)).toEqual(after);
+    // Taken back all is as it was, but for what was made sure of as the ground for it.
+    const ensured = new Set(
+      edits.flatMap(({ op, table, id }) => (op === 'ensure' ? [`${table} ${id}`] : [])),
+    );
+    const undone = applyEdits(after, invertEdits(before, edits));
+    expect(there(undone, ensured)).toEqual(there(before, ensured));
+  });
 });
 
 describe('changes', () => {
