@@ -1,6 +1,6 @@
 import type { Slot } from '../streams';
 import { added } from './added';
-import { kept, newUntil, oddTimeWorth } from './learning';
+import { kept, newUntil, oddTimeWorth, scatterKept } from './learning';
 import { gammaPrior, type GammaPrior } from './gammaPrior';
 import type { Model } from './model';
 
@@ -104,7 +104,7 @@ export class CountModel implements Model {
       this.counted += this.winsorised(i);
       this.expected += this.usual(i) * this.exposure(i);
     }
-    for (let i = 0; i < slot.value.length; i += 1) if (!Number.isNaN(slot.value[i])) this.watchSpread(i);
+    this.watchScatter();
   }
 
   private exposure(i: number): number {
@@ -120,11 +120,20 @@ export class CountModel implements Model {
     );
   }
 
-  private watchSpread(i: number): void {
-    const mean = this.usual(i) * this.exposure(i) * this.shift(i);
-    const off = this.winsorised(i) - mean;
-    this.excess = this.excess * 0.9998 + off * off - mean;
-    this.squares = this.squares * 0.9998 + mean * mean;
+  /** All of a class at once, so that it is nothing to anybody who comes first in it. */
+  private watchScatter(): void {
+    let [excess, squares, there] = [0, 0, 0];
+    for (let i = 0; i < this.slot.value.length; i += 1) {
+      if (Number.isNaN(this.slot.value[i])) continue;
+      const mean = this.usual(i) * this.exposure(i) * this.shift(i);
+      const off = this.winsorised(i) - mean;
+      excess += off * off - mean;
+      squares += mean * mean;
+      there += 1;
+    }
+    const fade = Math.pow(scatterKept, there);
+    this.excess = this.excess * fade + excess;
+    this.squares = this.squares * fade + squares;
   }
 
   /** How much more than usual the others did at that time. */

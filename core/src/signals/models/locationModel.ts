@@ -1,5 +1,5 @@
 import type { Slot } from '../streams';
-import { kept, newUntil, oddTimeWorth } from './learning';
+import { kept, newUntil, oddTimeWorth, scatterKept } from './learning';
 import type { Model } from './model';
 
 export interface LocationOptions {
@@ -91,11 +91,18 @@ export class LocationModel implements Model {
       this.offs += this.offInClass(i);
       this.there += 1;
     }
-    for (let i = 0; i < slot.value.length; i += 1) {
-      if (Number.isNaN(slot.value[i])) continue;
-      this.absolute = this.absolute * 0.9998 + Math.abs(this.amount(i) - this.usual(i) - this.shift(i));
-      this.absoluteTimes = this.absoluteTimes * 0.9998 + 1;
-    }
+    this.watchScatter();
+  }
+
+  /** All of a class at once, so that it is nothing to anybody who comes first in it. */
+  private watchScatter(): void {
+    let absolute = 0;
+    for (let i = 0; i < this.slot.value.length; i += 1)
+      if (!Number.isNaN(this.slot.value[i]))
+        absolute += Math.abs(this.amount(i) - this.usual(i) - this.shift(i));
+    const fade = Math.pow(scatterKept, this.there);
+    this.absolute = this.absolute * fade + absolute;
+    this.absoluteTimes = this.absoluteTimes * fade + this.there;
   }
 
   /** The class's middle, and how far its students stand from each other. */
