@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import { ApiProblem, postJson, request } from './api';
 import { Device, deviceName } from './device';
 import { newId, openOutbox, sendNow } from './outbox';
-import { restore, useRecords } from './useRecords';
+import { restore, setConnection, useRecords } from './useRecords';
 import { openViews, renewViews } from './views';
 
 interface SessionAnswer {
@@ -90,13 +90,13 @@ export async function start(): Promise<void> {
     const { teacher, firstStart, demo } = await signedInSession();
     if (teacher) {
       await openFor({ ...teacher, demo });
-      useRecords.setState({ connection: 'online' });
+      setConnection('online');
     } else {
       useAccount.setState({ state: firstStart ? 'first_start' : 'signed_out', demo });
     }
   } catch (error) {
     if (!(error instanceof ApiProblem)) throw error;
-    useRecords.setState({ connection: 'offline' });
+    setConnection('offline');
     if (!kept) useAccount.setState({ state: 'unreachable' });
   }
 }

@@ -2,18 +2,26 @@ import { useEffect, useState } from 'react';
 import { shallow } from 'zustand/shallow';
 import { useRecords, type RecordsState } from './useRecords';
 
+let waiting: (() => void)[] = [];
+
+/** Each by itself, so that one that fails keeps no other from being done. */
+function doWaiting(): void {
+  for (const work of waiting) setTimeout(work, 0);
+  waiting = [];
+}
+
+document.addEventListener('visibilitychange', () => {
+  if (document.hidden) doWaiting();
+});
+
 /**
  * Does something once the frame that is being made is on the screen: what the teacher sees comes first.
- * In a hidden tab no frame is made, so it is done at once.
+ * One frame is asked for, however much waits for it. In a hidden tab none is made, so there nothing waits.
  */
 export function afterPaint(work: () => void): void {
-  if (document.hidden) {
-    work();
-    return;
-  }
-  requestAnimationFrame(() => {
-    setTimeout(work, 0);
-  });
+  waiting.push(work);
+  if (document.hidden) doWaiting();
+  else if (waiting.length === 1) requestAnimationFrame(doWaiting);
 }
 
 const followers = new Set<() => void>();

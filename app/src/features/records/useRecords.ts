@@ -24,6 +24,11 @@ export const useRecords = create<RecordsState>()(() => ({
   connection: 'online',
 }));
 
+/** Said with every answer; only a change of it is news to the page. */
+export function setConnection(connection: RecordsState['connection']): void {
+  if (useRecords.getState().connection !== connection) useRecords.setState({ connection });
+}
+
 function laidOver(base: Records, entries: readonly OutboxEntry[]): Records {
   const standing = entries.filter((entry) => entry.state !== 'refused');
   return applyEdits(

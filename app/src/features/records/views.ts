@@ -3,7 +3,7 @@ import type { RecordLists } from '@slate-path/core/records/records';
 import { tableNames } from '@slate-path/core/records/tables';
 import { ApiProblem, request } from './api';
 import type { Device } from './device';
-import { acknowledgements, forgetRecords, receive, useRecords } from './useRecords';
+import { acknowledgements, forgetRecords, receive, setConnection, useRecords } from './useRecords';
 
 /** How much of a view is here: nothing yet, what this device kept, or the server's own. */
 export type ViewState = 'loading' | 'kept' | 'fresh' | 'missing';
@@ -51,7 +51,7 @@ export async function fetchView(path: string): Promise<ViewState> {
   const asOf = acknowledgements();
   try {
     const response = await request(path, etag ? { headers: { 'If-None-Match': etag } } : {});
-    if (useRecords.getState().connection !== 'online') useRecords.setState({ connection: 'online' });
+    setConnection('online');
     if (response.status === 304) return 'fresh';
     const answer = (await response.json()) as Record<string, unknown>;
     // What was acknowledged meanwhile may not be in this answer: it must not overwrite the newer.
@@ -68,8 +68,8 @@ export async function fetchView(path: string): Promise<ViewState> {
   } catch (error) {
     if (!(error instanceof ApiProblem)) throw error;
     if (error.status === 404) return 'missing';
-    if (error.status === 0) useRecords.setState({ connection: 'offline' });
-    if (error.status === 401) useRecords.setState({ connection: 'signed_out' });
+    if (error.status === 0) setConnection('offline');
+    if (error.status === 401) setConnection('signed_out');
     return etag ? 'kept' : 'loading';
   }
 }
