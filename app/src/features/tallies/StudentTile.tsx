@@ -1,5 +1,5 @@
-import { memo, useCallback, useEffect, useState } from 'react';
-import { View } from 'react-native';
+import { memo, useCallback, useEffect, useState, type ReactNode } from 'react';
+import { View, type ViewStyle } from 'react-native';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { durationWords } from '@slate-path/core/tallies/duration';
 import { TapArea } from '../../parts/TapArea';
@@ -87,63 +87,77 @@ const TileName = memo(function TileName({
   );
 });
 
-/** A student in the tally: the name, and the strokes below it. Who is away is seen and out of reach. */
-export const StudentTile = memo(function StudentTile(props: StudentTileProps) {
-  const { lesson, studentId, name, away, held, width, onTap } = props;
-  const palette = usePalette();
+interface TileBodyProps extends StudentTileProps {
+  look: ViewStyle;
+  /** The name: the same object from one stroke to the next, so that it is left alone. */
+  children: ReactNode;
+}
+
+/** All of a tile that a stroke changes: what it is called, and its strokes. */
+function TileBody({ lesson, studentId, name, away, held, width, onTap, look, children }: TileBodyProps) {
   const tones = useRecords(({ current }) => tonesIn(current, lesson.id, studentId));
   const tap = useCallback(() => {
     onTap(lesson, studentId);
   }, [lesson, studentId, onTap]);
+  const timed = tones.seconds > 0 || tones.running > 0;
+  const { wanted, neutral, unwanted } = tones;
+  const strokes = (
+    <ToneStrokes {...{ wanted, neutral, unwanted }} width={width - besides - (timed ? timedWidth : 0)} />
+  );
+  const inside = (
+    <>
+      {children}
+      {timed ? (
+        <View style={{ flexDirection: 'row' }}>
+          {/* What is only timed stands at the left, like strokes. */}
+          {wanted + neutral + unwanted > 0 ? strokes : null}
+          <Timed lesson={lesson} studentId={studentId} seconds={tones.seconds} />
+        </View>
+      ) : (
+        strokes
+      )}
+    </>
+  );
+  if (away)
+    return (
+      <View aria-label={`${name}: away`} style={look}>
+        {inside}
+      </View>
+    );
+  return (
+    <TapArea
+      id={`tile-${studentId ?? 'class'}`}
+      testID="student-tile"
+      name={spoken(name, tones)}
+      held={held}
+      onTap={tap}
+      style={look}
+    >
+      {inside}
+    </TapArea>
+  );
+}
+
+/** A student in the tally: the name, and the strokes below it. Who is away is seen and out of reach. */
+export const StudentTile = memo(function StudentTile(props: StudentTileProps) {
+  const { name, away, held } = props;
+  const palette = usePalette();
   const look = {
     flex: 1,
     minHeight: 66,
     borderWidth: held ? 2 : 1,
+    borderStyle: away ? 'dashed' : 'solid',
     borderRadius: radius.card,
     borderColor: held ? palette.slate : palette.line,
     backgroundColor: held ? palette.slateWash : away ? palette.ground : palette.surface,
     paddingHorizontal: space(2),
     paddingVertical: held ? space(1) : space(1) + 1,
   } as const;
-  const timed = tones.seconds > 0 || tones.running > 0;
-  const { wanted, neutral, unwanted } = tones;
-  // What is only timed stands at the left, like strokes.
-  const onlyTimed = timed && wanted + neutral + unwanted === 0;
-  const inside = (
-    <>
-      <TileName name={name} held={held} away={away} />
-      <View style={{ flexDirection: 'row' }}>
-        {onlyTimed ? null : (
-          <ToneStrokes
-            {...{ wanted, neutral, unwanted }}
-            width={width - besides - (timed ? timedWidth : 0)}
-          />
-        )}
-        {timed ? <Timed lesson={lesson} studentId={studentId} seconds={tones.seconds} /> : null}
-      </View>
-    </>
-  );
-  const row = { dataSet: { row: '' } } as object;
-  if (away)
-    return (
-      <View {...row} style={{ flex: 1 }}>
-        <View aria-label={`${name}: away`} style={{ ...look, borderStyle: 'dashed' }}>
-          {inside}
-        </View>
-      </View>
-    );
   return (
-    <View {...row} style={{ flex: 1 }}>
-      <TapArea
-        id={`tile-${studentId ?? 'class'}`}
-        testID="student-tile"
-        name={spoken(name, tones)}
-        held={held}
-        onTap={tap}
-        style={look}
-      >
-        {inside}
-      </TapArea>
+    <View {...({ dataSet: { row: '' } } as object)} style={{ flex: 1 }}>
+      <TileBody {...props} look={look}>
+        <TileName name={name} held={held} away={away} />
+      </TileBody>
     </View>
   );
 });

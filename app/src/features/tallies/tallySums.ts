@@ -58,7 +58,12 @@ const placeOf = ({ lessonId, studentId }: Place) => `${lessonId} ${studentId ?? 
  * Everybody's in every lesson, kept from one look to the next: a stroke counts its own student again and
  * nobody else, whose sums stay the same objects, so that one tile is drawn and no other.
  */
-const kept = { tally: {} as Records['tally'], lookFor: {} as LookFors, groups: new Map<string, Group>() };
+const kept = {
+  tally: {} as Records['tally'],
+  many: 0,
+  lookFor: {} as LookFors,
+  groups: new Map<string, Group>(),
+};
 
 function put(tally: Tally): string {
   const place = placeOf(tally);
@@ -77,12 +82,20 @@ function takeOut(tally: Tally): string {
 /** Brings the groups up to these tallies. @returns the places where something changed */
 function regroup(tallies: Records['tally']): Set<string> {
   const changed = new Set<string>();
-  for (const before of Object.values(kept.tally)) {
-    const next = tallies[before.id];
-    if (next !== before && (!next || placeOf(next) !== placeOf(before))) changed.add(takeOut(before));
+  const all = Object.values(tallies);
+  let known = 0;
+  for (const tally of all) {
+    const before = kept.tally[tally.id];
+    if (before) known += 1;
+    if (before === tally) continue;
+    if (before && placeOf(before) !== placeOf(tally)) changed.add(takeOut(before));
+    changed.add(put(tally));
   }
-  for (const tally of Object.values(tallies)) if (kept.tally[tally.id] !== tally) changed.add(put(tally));
+  // Looked for only where some are gone: a tap goes through them all once.
+  if (known < kept.many)
+    for (const before of Object.values(kept.tally)) if (!tallies[before.id]) changed.add(takeOut(before));
   kept.tally = tallies;
+  kept.many = all.length;
   return changed;
 }
 
