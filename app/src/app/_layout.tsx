@@ -7,7 +7,10 @@ import { FirstStart, SignIn, Unreachable } from '../features/accounts/SignIn';
 import { start, useAccount } from '../features/records/account';
 import { keepShell } from '../features/records/shellCache';
 import { Frame } from '../features/shell/Frame';
+import { quietTouch } from '../features/shell/quietTouch';
 import { useChosenTheme } from '../theme/theme';
+
+quietTouch();
 
 /** A student's phone is nobody's desk: it signs in nowhere and keeps nothing of the application. */
 const atDoor = () => location.pathname.startsWith('/check-in/');
