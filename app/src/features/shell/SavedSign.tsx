@@ -61,7 +61,7 @@ function savedWords({ fresh, kept, refused, connection }: Whereabouts): Saved {
   return { words: `${kept} kept on this device`, detail, safe: true };
 }
 
-/** Sending takes a blink; its words would only flicker. They show when it takes longer. */
+/** Keeping and sending take a blink; their words would only flicker. They show when it takes longer. */
 function useSettled(busy: boolean): boolean {
   const [long, setLong] = useState(false);
   useEffect(() => {
@@ -87,13 +87,17 @@ function SavedWords() {
   const waiting = fresh + kept + refused > 0;
   const long = useSettled(waiting);
   const saved = savedWords(found);
-  const words = waiting && !long && saved.safe ? 'saving' : saved.words;
-  const Icon = waiting || connection !== 'online' ? CloudOff : Check;
+  const blink = waiting && !long && refused === 0 && connection !== 'signed_out';
+  const quiet = blink || saved.safe;
+  const Icon = (waiting && !blink) || connection !== 'online' ? CloudOff : Check;
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1) }} testID="saved-sign">
-      {!waiting || long ? <Icon size={18} color={palette.inkQuiet} strokeWidth={2} /> : null}
-      <Words size="small" tone={saved.safe ? 'inkQuiet' : 'ink'} bold={!saved.safe} lines={2} live>
-        {words}
+      {/* In a blink its place is kept, so that the words stand still. */}
+      <View style={{ opacity: blink ? 0 : 1 }}>
+        <Icon size={18} color={palette.inkQuiet} strokeWidth={2} />
+      </View>
+      <Words size="small" tone={quiet ? 'inkQuiet' : 'ink'} bold={!quiet} lines={2} live>
+        {blink ? 'saving' : saved.words}
       </Words>
     </View>
   );
