@@ -54,9 +54,18 @@ export function NoteLine() {
   const open = useDraft((draft) => draft.open);
   const kept = useDraft((draft) => draft.kept);
   useEffect(() => {
-    // It is wanted without a network too, and at once: it comes when the first page has its peace.
-    const fetchAll = () => Promise.all([loadComposer(), loadReading()]).catch(() => undefined);
-    const timer = setTimeout(() => void fetchAll(), loadAfterMs);
+    // It is wanted without a network too, and at once: it comes when the first page has its peace, and never
+    // between two taps of a roll, which would wait for it.
+    const fetchAll = () => {
+      window.removeEventListener('pointerdown', wait);
+      void Promise.all([loadComposer(), loadReading()]).catch(() => undefined);
+    };
+    let timer = setTimeout(fetchAll, loadAfterMs);
+    const wait = () => {
+      clearTimeout(timer);
+      timer = setTimeout(fetchAll, loadAfterMs);
+    };
+    window.addEventListener('pointerdown', wait);
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== noteKey || typing() || event.ctrlKey || event.metaKey || event.altKey) return;
       event.preventDefault();
@@ -65,6 +74,7 @@ export function NoteLine() {
     window.addEventListener('keydown', onKey);
     return () => {
       clearTimeout(timer);
+      window.removeEventListener('pointerdown', wait);
       window.removeEventListener('keydown', onKey);
     };
   }, []);

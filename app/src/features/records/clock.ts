@@ -34,14 +34,23 @@ export function zoneOf(school: { zone: string } | undefined): string {
   return school?.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
 }
 
+const lastMoment = { minute: NaN, zone: '', moment: { date: '', time: '' } };
+
+/** The same object until the minute changes, worked out once for all who ask. */
+function momentIn(zone: string): LocalMoment {
+  const minute = Math.floor(now() / 60_000);
+  if (lastMoment.minute !== minute || lastMoment.zone !== zone)
+    Object.assign(lastMoment, { minute, zone, moment: localMoment(now(), zone) });
+  return lastMoment.moment;
+}
+
 /** The school's date and time, renewed when the minute changes. */
 export function useNow(): LocalMoment {
   const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
-  const [moment, setMoment] = useState(() => localMoment(now(), zone));
+  const [moment, setMoment] = useState(() => momentIn(zone));
   useEffect(() => {
     const renew = () => {
-      const next = localMoment(now(), zone);
-      setMoment((last) => (last.date === next.date && last.time === next.time ? last : next));
+      setMoment(momentIn(zone));
     };
     renew();
     watchers.add(renew);
