@@ -114,6 +114,21 @@ function sinceWhen({ lessons }: ClassSeries, { change, sinceChange, recent }: St
   return { since: lessons[onset]?.date ?? lessons.at(-1)?.date ?? '', seen: recent.sumSince(onset) };
 }
 
+/** So much of what makes a change is enough to date a concern by that has another reason. */
+const enoughToDate = 0.2;
+
+/** Since when it is likely that a stream changed of which that is not certain yet; null where little speaks for it. */
+export function likelySince(
+  series: ClassSeries,
+  states: StreamStates,
+  stream: StreamName,
+  i: number,
+): string | null {
+  const standing = states[stream].standings[i];
+  if (!standing || standing.evidence < standing.limit * enoughToDate) return null;
+  return sinceWhen(series, standing).since;
+}
+
 /** A change in one stream, or what speaks for one before it is one. */
 export function changeEvidence(
   series: ClassSeries,

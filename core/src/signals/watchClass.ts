@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { limitsOf } from './budget';
-import { changeEvidence, Evidence, levelEvidence, patternEvidence } from './evidence';
+import { changeEvidence, Evidence, levelEvidence, likelySince, patternEvidence } from './evidence';
 import { followStreams, type StreamStates } from './followStreams';
 import { credibleFrom, levelsCrossed, usualLines, type LevelCrossed, type LevelLines } from './levels';
 import { patternsOf, type Pattern } from './patterns';
@@ -142,16 +142,20 @@ function sentenceOf(name: string, evidence: readonly Evidence[]): string {
   return [main, ...more.slice(0, 2)].join(' ');
 }
 
-function earliest(evidence: readonly Evidence[]): string {
-  const changes = evidence.filter(({ kind }) => kind === 'change');
-  // The strongest change tells the onset; a line or a pattern only where nothing changed.
-  return (changes[0] ?? evidence[0])?.since ?? '';
+/**
+ * When a concern began: with the strongest change, else with what it rests on. A share is over its line only
+ * long after that began which brought it there, so where a change of it is likely, that is the date.
+ */
+function sinceOf({ series, states, i }: About, evidence: readonly Evidence[]): string {
+  const first = evidence.find(({ kind }) => kind === 'change') ?? evidence[0];
+  const likely = first?.kind === 'level' ? likelySince(series, states, first.stream, i) : null;
+  return likely ?? first?.since ?? '';
 }
 
 const rounded = (strength: number) => Math.round(strength * 10000) / 10000;
 
 function itemOf(
-  sectionId: string,
+  about: About,
   student: { id: string; name: string },
   concern: WatchItem['concern'],
   findings: readonly Finding[],
@@ -159,9 +163,9 @@ function itemOf(
   const evidence = findings.map((finding) => finding.evidence);
   return {
     studentId: student.id,
-    sectionId,
+    sectionId: about.series.sectionId,
     concern,
-    since: earliest(evidence),
+    since: concern === 'over_a_line' ? (evidence[0]?.since ?? '') : sinceOf(about, evidence),
     strength: rounded(combined(findings)),
     sentence: sentenceOf(student.name, evidence),
     evidence,
@@ -174,7 +178,7 @@ function itemsOf(about: About): WatchItem[] {
   if (!student) return [];
   const items = concerns.flatMap((concern) => {
     const findings = findingsFor(concern, about);
-    return findings.length === 0 ? [] : [itemOf(series.sectionId, student, concern, findings)];
+    return findings.length === 0 ? [] : [itemOf(about, student, concern, findings)];
   });
   const said = new Set(
     items.flatMap(({ evidence }) => evidence.map(({ kind, stream }) => `${kind} ${stream}`)),
@@ -182,7 +186,7 @@ function itemsOf(about: About): WatchItem[] {
   const facts = levels
     .filter(({ kind }) => !said.has(`level ${kind === 'missing' ? 'hand_in' : 'presence'}`))
     .map((level) => ({ strength: strengthOfLevel(level) / 2, evidence: levelEvidence(series, level, i) }));
-  return facts.length === 0 ? items : [...items, itemOf(series.sectionId, student, 'over_a_line', facts)];
+  return facts.length === 0 ? items : [...items, itemOf(about, student, 'over_a_line', facts)];
 }
 
 /** A class with only the streams that its teacher watches. */
