@@ -57,6 +57,21 @@ test.each(stories)('%s is found, told and dated', (_what, concern, story, words)
   expect(items.find((item) => item.concern === concern)?.sentence).toMatch(words);
 });
 
+test('a high share is dated by its first day away, and its line by the day that it was crossed', () => {
+  const archive = classArchive({
+    ...size,
+    lessons: 52,
+    how: (i, lesson) => {
+      const away = lesson < 40 ? lesson % 6 === 3 : lesson % 2 === 0;
+      return { ...ordinary(i, lesson), ...(i === 4 ? { away } : {}) };
+    },
+  });
+  const item = listed(archive).find(({ studentId }) => studentId === 'p4');
+  expect(item).toMatchObject({ concern: 'absent', since: '2026-01-08' });
+  // Lines count from fifteen lessons taken on: the fifteenth school day.
+  expect(item?.evidence[0]).toMatchObject({ kind: 'level', since: '2026-01-23' });
+});
+
 test('a class in which nothing happens has nobody on its list', () => {
   expect(listed(classArchive({ ...size, how: ordinary }))).toEqual([]);
 });
