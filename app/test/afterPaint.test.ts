@@ -66,7 +66,7 @@ test('a screen that goes dark makes no picture: what waits for it is done, and w
   page.hidden = true;
   page.onHide();
   afterPaint(doing('more'));
-  jest.runAllTimers();
+  jest.runAllTicks();
   expect(done).toEqual(['keep', 'more']);
   // The frame that was asked for comes when the page is seen again, and finds nothing to do.
   paint();

@@ -5,13 +5,22 @@ import { useRecords, type RecordsState } from './useRecords';
 let waiting: (() => void)[] = [];
 
 /** Each by itself, so that one that fails keeps no other from being done. */
-function doWaiting(): void {
-  for (const work of waiting) setTimeout(work, 0);
+function doWaiting(one: (work: () => void) => void): void {
+  for (const work of waiting) one(work);
   waiting = [];
 }
 
+const afterThePicture = () => {
+  doWaiting((work) => setTimeout(work, 0));
+};
+
+/** A dark screen makes no picture, and its page may be stopped at any moment. */
+const atOnce = () => {
+  doWaiting(queueMicrotask);
+};
+
 document.addEventListener('visibilitychange', () => {
-  if (document.hidden) doWaiting();
+  if (document.hidden) atOnce();
 });
 
 /**
@@ -20,8 +29,8 @@ document.addEventListener('visibilitychange', () => {
  */
 export function afterPaint(work: () => void): void {
   waiting.push(work);
-  if (document.hidden) doWaiting();
-  else if (waiting.length === 1) requestAnimationFrame(doWaiting);
+  if (document.hidden) atOnce();
+  else if (waiting.length === 1) requestAnimationFrame(afterThePicture);
 }
 
 const followers = new Set<() => void>();
