@@ -114,3 +114,14 @@ test.each([
   // Some forty screens one after the other, on a small machine.
   400_000,
 );
+
+test('a student of any class is found by the beginning of a name, and their path opened', async () => {
+  const { page, context } = await signedIn('phone', 'light');
+  await page.goto(`${server.address}/people`);
+  await type(page, 'Find a student', 'zz');
+  await says(page, 'Nobody in your classes has a name that begins so.');
+  await type(page, 'Find a student', 'bra od');
+  await tap(page, 'Odalys Brandt, open path');
+  await page.waitForFunction((id: string) => location.pathname === `/students/${id}`, {}, ids.student);
+  await context.close();
+});

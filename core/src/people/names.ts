@@ -1,6 +1,6 @@
 import type { Student } from '../records/schema';
 
-type Named = Pick<Student, 'givenName' | 'familyName' | 'called'>;
+export type Named = Pick<Student, 'givenName' | 'familyName' | 'called'>;
 
 /** How a student is addressed: the called name where there is one, then the family name. */
 export function displayName({ givenName, familyName, called }: Named): string {

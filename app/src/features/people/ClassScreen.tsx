@@ -16,8 +16,6 @@ import Tally5 from 'lucide-react-native/icons/tally-5';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
-import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import type { Enrolment, Section, Student } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
@@ -27,8 +25,8 @@ import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
-import { usePalette, useWide } from '../../theme/theme';
-import { rowHeight, space } from '../../theme/tokens';
+import { useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
@@ -37,48 +35,19 @@ import { byStudent, useNameOrder } from './nameOrder';
 import { RulesForm } from './RulesForm';
 import { SectionForm } from './SectionForm';
 import { StudentForm } from './StudentForm';
+import { StudentLine } from './StudentLine';
 
-function StudentLine({
-  student,
-  enrolment,
-  guardians,
-}: {
-  student: Student;
-  enrolment: Enrolment;
-  guardians: number;
-}) {
-  const palette = usePalette();
-  const router = useRouter();
+/** What a list of a class says of somebody in it. */
+function aboutOf({ grade, email }: Student, enrolment: Enrolment, guardians: number): string {
   const about = [
-    student.grade && `grade ${student.grade.replace(/^(grade|year)\s*/i, '')}`,
+    grade && `grade ${grade.replace(/^(grade|year)\s*/i, '')}`,
     enrolment.cohort,
     enrolment.startsOn ? `since ${dayMonth(enrolment.startsOn)}` : '',
     enrolment.endsOn ? `until ${dayMonth(enrolment.endsOn)}` : '',
     guardians === 0 ? 'no guardian' : '',
-  ].filter(Boolean);
-  return (
-    <TouchableRipple
-      role="link"
-      aria-label={`${displayName(student)}, open path`}
-      onPress={() => {
-        router.push({ pathname: '/students/[studentId]', params: { studentId: student.id } });
-      }}
-      style={{
-        minHeight: rowHeight,
-        justifyContent: 'center',
-        borderBottomWidth: 1,
-        borderColor: palette.line,
-        paddingHorizontal: space(4),
-      }}
-    >
-      <View style={{ paddingVertical: space(1) }}>
-        <Words size="name">{displayName(student)}</Words>
-        <Words size="small" tone="inkQuiet" lines={1}>
-          {[...about, student.email].filter(Boolean).join(' · ')}
-        </Words>
-      </View>
-    </TouchableRipple>
-  );
+    email,
+  ];
+  return about.filter(Boolean).join(' · ');
 }
 
 type Form = 'setup' | 'student' | 'class' | 'rules' | 'cohorts' | null;
@@ -133,8 +102,7 @@ export function ClassScreen() {
     <StudentLine
       key={enrolment.id}
       student={student}
-      enrolment={enrolment}
-      guardians={guardians.filter((g) => g.studentId === student.id).length}
+      about={aboutOf(student, enrolment, guardians.filter((g) => g.studentId === student.id).length)}
     />
   );
   return (

@@ -3,24 +3,23 @@ import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { listOf } from '@slate-path/core/records/records';
 import { isEnrolledOn } from '@slate-path/core/roll/totals';
 import { Action } from '../../parts/Action';
-import { Card } from '../../parts/Card';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
-import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useAllLessons } from '../lesson/lessons';
 import { useNow } from '../records/clock';
 import { useRecords } from '../records/useRecords';
 import { weekdayNames } from '../desk/weekdays';
+import { FindStudent } from './FindStudent';
+import { SectionCard } from './SectionCard';
 import { SectionForm } from './SectionForm';
 
-/** The classes, each with its size, its times and the next lesson. */
+/** The classes, each with its size and its times, and everybody in them. */
 export function PeopleScreen() {
   const router = useRouter();
   const wide = useWide();
@@ -46,6 +45,21 @@ export function PeopleScreen() {
     const named = [...new Set(days)].sort().map((day) => weekdayNames[day - 1]?.slice(0, 3));
     return named.length > 0 ? named.join(', ') : 'no lessons yet';
   };
+  const sizeOf = (sectionId: string) =>
+    enrolments.filter((e) => e.sectionId === sectionId && isEnrolledOn(e, now.date)).length;
+  const untakenOf = (sectionId: string) =>
+    lessons.filter(
+      (l) =>
+        l.sectionId === sectionId &&
+        !l.takenAt &&
+        !l.setAside &&
+        l.date < now.date &&
+        l.date >= addDays(now.date, -28),
+    ).length;
+  const across = wide ? 2 : 1;
+  const lines = Array.from({ length: Math.ceil(sections.length / across) }, (_, line) =>
+    sections.slice(line * across, (line + 1) * across),
+  );
   return (
     <Page
       title="People"
@@ -71,47 +85,26 @@ export function PeopleScreen() {
           paste them, or type them.
         </Empty>
       ) : (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(3) }}>
-          {sections.map((section) => {
-            const size = enrolments.filter(
-              (e) => e.sectionId === section.id && isEnrolledOn(e, now.date),
-            ).length;
-            const untaken = lessons.filter(
-              (l) =>
-                l.sectionId === section.id &&
-                !l.takenAt &&
-                !l.setAside &&
-                l.date < now.date &&
-                l.date >= addDays(now.date, -28),
-            ).length;
-            return (
-              <Card key={section.id} style={{ padding: 0, width: wide ? '48.5%' : '100%' }}>
-                <TouchableRipple
-                  role="link"
-                  aria-label={`${section.name}, ${size} students`}
-                  onPress={() => {
-                    router.push({ pathname: '/classes/[sectionId]', params: { sectionId: section.id } });
-                  }}
-                  style={{ padding: space(4), minHeight: 88 }}
-                >
-                  <View style={{ gap: 2 }}>
-                    <Words size="large" serif heading={2}>
-                      {section.name}
-                    </Words>
-                    <Words tone="inkQuiet">
-                      {[`${size} students`, daysOf(section.id), section.room].filter(Boolean).join(' · ')}
-                    </Words>
-                    {untaken > 0 ? (
-                      <Words size="small" tone="inkQuiet">
-                        {`${untaken} of the last four weeks’ lessons not taken`}
-                      </Words>
-                    ) : null}
-                  </View>
-                </TouchableRipple>
-              </Card>
-            );
-          })}
-        </View>
+        <>
+          {wide ? null : <FindStudent />}
+          <View style={{ gap: space(3) }}>
+            {lines.map((line) => (
+              <View key={line[0]?.id} style={{ flexDirection: 'row', gap: space(3) }}>
+                {line.map((section) => (
+                  <SectionCard
+                    key={section.id}
+                    section={section}
+                    size={sizeOf(section.id)}
+                    days={daysOf(section.id)}
+                    untaken={untakenOf(section.id)}
+                  />
+                ))}
+                {line.length < across ? <View style={{ flex: 1 }} /> : null}
+              </View>
+            ))}
+          </View>
+          {wide ? <FindStudent /> : null}
+        </>
       )}
       {adding ? (
         <SectionForm

@@ -1,0 +1,48 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
+import type { Section } from '@slate-path/core/records/schema';
+import { Card } from '../../parts/Card';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+
+interface SectionCardProps {
+  section: Section;
+  /** Students in it now. */
+  size: number;
+  /** The days on which it meets. */
+  days: string;
+  /** Lessons of the last four weeks whose roll was not taken. */
+  untaken: number;
+}
+
+/** A class, and the way into it. */
+export function SectionCard({ section, size, days, untaken }: SectionCardProps) {
+  const router = useRouter();
+  return (
+    <Card style={{ padding: 0, flex: 1 }}>
+      <TouchableRipple
+        role="link"
+        aria-label={`${section.name}, ${size} students`}
+        onPress={() => {
+          router.push({ pathname: '/classes/[sectionId]', params: { sectionId: section.id } });
+        }}
+        style={{ padding: space(4), minHeight: 88 }}
+      >
+        <View style={{ gap: 2 }}>
+          <Words size="large" serif heading={2}>
+            {section.name}
+          </Words>
+          <Words tone="inkQuiet">
+            {[`${size} students`, days, section.room].filter(Boolean).join(' · ')}
+          </Words>
+          {untaken > 0 ? (
+            <Words size="small" tone="inkQuiet">
+              {`${untaken} of the last four weeks’ lessons not taken`}
+            </Words>
+          ) : null}
+        </View>
+      </TouchableRipple>
+    </Card>
+  );
+}
