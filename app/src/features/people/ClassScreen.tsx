@@ -19,6 +19,7 @@ import { View } from 'react-native';
 import { listOf } from '@slate-path/core/records/records';
 import type { Enrolment, Section, Student } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
+import { inColumns } from '../../parts/arrange';
 import { Card } from '../../parts/Card';
 import { dayMonth } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
@@ -96,8 +97,6 @@ export function ClassScreen() {
   };
   const present = people.filter(({ enrolment }) => !enrolment.endsOn || enrolment.endsOn >= now.date);
   const gone = people.filter(({ enrolment }) => enrolment.endsOn && enrolment.endsOn < now.date);
-  const half = Math.ceil(present.length / 2);
-  const columns = wide ? [present.slice(0, half), present.slice(half)] : [present];
   const line = ({ student, enrolment }: (typeof people)[number]) => (
     <StudentLine
       key={enrolment.id}
@@ -173,7 +172,7 @@ export function ClassScreen() {
         </Empty>
       ) : (
         <Card style={{ padding: 0, flexDirection: 'row' }}>
-          {columns.map((column, index) => (
+          {inColumns(present, wide ? 2 : 1).map((column, index) => (
             <View key={index} style={{ flex: 1 }}>
               {column.map(line)}
             </View>

@@ -4,6 +4,7 @@ import { findByName } from '@slate-path/core/people/findByName';
 import { listOf, type Records } from '@slate-path/core/records/records';
 import type { Student } from '@slate-path/core/records/schema';
 import { isEnrolledOn } from '@slate-path/core/roll/totals';
+import { inColumns } from '../../parts/arrange';
 import { Card } from '../../parts/Card';
 import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
@@ -45,8 +46,6 @@ export function FindStudent() {
   const asked = written.trim() !== '';
   const meant = findByName(Object.values(current.student), written);
   const shown = wide || asked ? all.filter(({ student }) => meant.includes(student)) : [];
-  const across = wide ? 3 : 1;
-  const long = Math.ceil(shown.length / across);
   if (all.length === 0) return null;
   return (
     <View style={{ gap: space(3) }}>
@@ -66,9 +65,9 @@ export function FindStudent() {
       ) : null}
       {shown.length > 0 ? (
         <Card style={{ padding: 0, flexDirection: 'row' }}>
-          {Array.from({ length: across }, (_, column) => (
-            <View key={column} style={{ flex: 1 }}>
-              {shown.slice(column * long, (column + 1) * long).map((found) => (
+          {inColumns(shown, wide ? 3 : 1).map((column, index) => (
+            <View key={index} style={{ flex: 1 }}>
+              {column.map((found) => (
                 <StudentLine key={found.student.id} student={found.student} about={found.about} />
               ))}
             </View>

@@ -7,6 +7,7 @@ import { addDays } from '@slate-path/core/calendar/localTime';
 import { listOf } from '@slate-path/core/records/records';
 import { isEnrolledOn } from '@slate-path/core/roll/totals';
 import { Action } from '../../parts/Action';
+import { inLines } from '../../parts/arrange';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
 import { useWide } from '../../theme/theme';
@@ -57,9 +58,6 @@ export function PeopleScreen() {
         l.date >= addDays(now.date, -28),
     ).length;
   const across = wide ? 2 : 1;
-  const lines = Array.from({ length: Math.ceil(sections.length / across) }, (_, line) =>
-    sections.slice(line * across, (line + 1) * across),
-  );
   return (
     <Page
       title="People"
@@ -88,7 +86,7 @@ export function PeopleScreen() {
         <>
           {wide ? null : <FindStudent />}
           <View style={{ gap: space(3) }}>
-            {lines.map((line) => (
+            {inLines(sections, across).map((line) => (
               <View key={line[0]?.id} style={{ flexDirection: 'row', gap: space(3) }}>
                 {line.map((section) => (
                   <SectionCard

@@ -8,7 +8,7 @@ import { now } from './clock';
 import { deviceName, type Device, type DoneChange, type Keeping, type OutboxEntry } from './device';
 import { acknowledge, dropEntry, setConnection, setEntryState, showChange, useRecords } from './useRecords';
 
-/** Asked for by the handful: asking for each letter of an id by itself is a tenth of what a tap costs. */
+/** Asked for by the handful: asking for each letter of an id by itself is a twentieth of what a tap costs. */
 const randomBytes = new Uint8Array(256);
 let randomLeft = 0;
 

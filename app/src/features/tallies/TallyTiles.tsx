@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import type { Lesson } from '@slate-path/core/records/schema';
+import { inLines } from '../../parts/arrange';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { isAway } from '../lesson/isAway';
@@ -33,9 +34,6 @@ export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTil
       away: isAway(row),
     })),
   ];
-  const lines = Array.from({ length: Math.ceil(tiles.length / across) }, (_, line) =>
-    tiles.slice(line * across, (line + 1) * across),
-  );
   return (
     <ScrollView
       style={{ flex: 1, backgroundColor: palette.ground }}
@@ -49,7 +47,7 @@ export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTil
           setRoom(nativeEvent.layout.width);
         }}
       >
-        {lines.map((line, index) => (
+        {inLines(tiles, across).map((line, index) => (
           <View key={index} style={{ flexDirection: 'row', gap: tileGap }}>
             {line.map(({ id, name, own, away }) => (
               <StudentTile
