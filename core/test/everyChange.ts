@@ -44,6 +44,7 @@ const member = (studentId: string, place: number) => ({
   nextCount: null,
 });
 const tally = { studentId: 'a', lookForId: 'lf', at, circleId: null, amount: 1 };
+const seat = { x: 0, y: 0 };
 const span = { from: 0, to: 5 };
 const topic = { trouble: true, alsoCalled: ['splice'] };
 const concern = { studentId: 'a', sectionId: 's', concern: 'absent' } as const;
@@ -185,6 +186,15 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
   'circle.end': { id: 'c', endedAt: at },
   'group.set': { id: 'group', sectionId: 's', name: 'Tide pool', studentIds: ['a', 'b'] },
   'group.remove': { id: 'group', sectionId: 's', removed: true },
+  'room.set': {
+    id: 'rows',
+    sectionId: 's',
+    name: 'Rows',
+    seats: [seat, { x: 1, y: 0 }],
+    places: [{ studentId: 'a', ...seat }],
+    startsOn: day,
+  },
+  'room.remove': { id: 'rows', sectionId: 's', removed: true },
   'turn.draw': {
     lesson,
     id: 'turn',

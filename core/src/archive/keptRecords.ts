@@ -9,7 +9,7 @@ export function inOrder<T extends TableName>(records: Records, table: T): Record
 }
 
 /** Tables whose removed records may still be meant by others: retired, not gone. */
-const retirable = ['section', 'student', 'standing', 'lookFor', 'topic'] as const;
+const retirable = ['section', 'student', 'standing', 'lookFor', 'topic', 'roomPlan'] as const;
 
 /** All lessons from the first day that anything says of to the last, those of the timetable too. */
 export function allLessons(records: Records): Lesson[] {
@@ -45,6 +45,7 @@ const pointers: Record<string, TableName> = {
   noteId: 'note',
   workId: 'work',
   circleId: 'circle',
+  roomPlanId: 'roomPlan',
 };
 
 /**

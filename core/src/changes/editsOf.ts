@@ -7,6 +7,7 @@ import { noteEdits } from '../notes/edits';
 import { participantEdits } from '../participants/edits';
 import { peopleEdits } from '../people/edits';
 import { rollEdits } from '../roll/edits';
+import { roomEdits } from '../room/edits';
 import { rosterEdits } from '../roster/edits';
 import { sweepEdits } from '../sweep/edits';
 import { tallyEdits } from '../tallies/edits';
@@ -28,6 +29,7 @@ const editsByKind = {
   ...workEdits,
   ...tallyEdits,
   ...circleEdits,
+  ...roomEdits,
   ...turnEdits,
   ...sweepEdits,
   ...noteEdits,

@@ -9,6 +9,7 @@ import { noteChanges } from '../notes/changes';
 import { participantChanges } from '../participants/changes';
 import { peopleChanges } from '../people/changes';
 import { rollChanges } from '../roll/changes';
+import { roomChanges } from '../room/changes';
 import { rosterChanges } from '../roster/changes';
 import { sweepChanges } from '../sweep/changes';
 import { tallyChanges } from '../tallies/changes';
@@ -29,6 +30,7 @@ export const changeKinds = {
   ...workChanges,
   ...tallyChanges,
   ...circleChanges,
+  ...roomChanges,
   ...turnChanges,
   ...sweepChanges,
   ...noteChanges,

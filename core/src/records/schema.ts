@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { noteFields } from './noteFields';
+import { roomFields } from './roomFields';
 import { lookForSigns } from './signs';
 import { watchFields } from './watchFields';
 import { workFields } from './workFields';
@@ -239,6 +240,7 @@ export const recordFields = {
       .max(200),
     outcome: z.enum(turnOutcomes),
   }),
+  ...roomFields,
   ...noteFields,
   ...watchFields,
   ...workFields,
@@ -272,6 +274,8 @@ export type CountComment = RecordOf<'countComment'>;
 export type StudentGroup = RecordOf<'studentGroup'>;
 export type Circle = RecordOf<'circle'>;
 export type CircleMember = RecordOf<'circleMember'>;
+export type RoomPlan = RecordOf<'roomPlan'>;
+export type Seating = RecordOf<'seating'>;
 export type Sweep = RecordOf<'sweep'>;
 export type Turn = RecordOf<'turn'>;
 export type Note = RecordOf<'note'>;

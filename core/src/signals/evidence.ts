@@ -3,9 +3,10 @@ import { clearsAt, type Standing } from './cusum';
 import type { StreamStates } from './followStreams';
 import type { LevelCrossed } from './levels';
 import { onsetOf } from './onset';
-import type { Pattern } from './patterns';
+import type { Pattern } from './patternTest';
+import { patternClears, patternWords } from './patternWords';
 import { streamNames, type ClassSeries, type Slot, type StreamName } from './streams';
-import { changeInWords, counted, day, inWords, noneOr, percent, weekdayWords } from './words';
+import { changeInWords, counted, day, inWords, percent } from './words';
 
 /** One point of a stream: a lesson, a day or a piece of work. */
 export const EvidencePoint = z.object({
@@ -180,17 +181,9 @@ export function levelEvidence(series: ClassSeries, level: LevelCrossed, i: numbe
   };
 }
 
-const patternVerbs = {
-  presence: 'missed',
-  lateness: 'came late to',
-  trouble: 'had unwanted tallies in',
-} as const;
-
-/** A pattern bound to a weekday or the afternoon. */
+/** A pattern bound to a weekday, the afternoon, a seat or a neighbour. */
 export function patternEvidence(pattern: Pattern): Evidence {
-  const { stream, kind, hits, times, otherHits, otherTimes } = pattern;
-  const which = kind === 'weekday' ? `${weekdayWords[pattern.day] ?? ''}s` : 'lessons after lunch';
-  const others = kind === 'weekday' ? 'lessons on other days' : 'lessons before lunch';
+  const { stream, hits, times, otherHits, otherTimes } = pattern;
   return {
     stream,
     kind: 'pattern',
@@ -198,9 +191,8 @@ export function patternEvidence(pattern: Pattern): Evidence {
     usual: rounded(otherTimes === 0 ? 0 : otherHits / otherTimes),
     n: times,
     since: pattern.since,
-    words: `${patternVerbs[stream]} ${inWords(hits)} of the last ${inWords(times)} ${which}, and ${noneOr(otherHits)} of ${otherTimes} ${others}`,
-    clears:
-      kind === 'weekday' ? `two or three ${which} as on other days` : `several ${which} as before lunch`,
+    words: patternWords(pattern),
+    clears: patternClears(pattern),
     band: [0, 0],
     points: pattern.days.map(({ date, source, hit }) => ({
       date,

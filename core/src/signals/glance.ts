@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { patternsOf } from './patterns';
+import { patternWords } from './patternWords';
 import { partsOf } from './together';
 import { concerns, streamNames, type ClassSeries, type Concern, type StreamName } from './streams';
 import { statesOf, watchedSeries } from './watchClass';
-import { inWords, noneOr, percent, weekdayWords } from './words';
+import { percent, weekdayWords } from './words';
 
 const Point = z.object({ date: z.iso.date(), value: z.number() });
 
@@ -37,8 +38,6 @@ function pointsOf(series: ClassSeries, stream: 'engagement' | 'voice', i: number
     return Number.isNaN(seen) || date < from ? [] : [{ date, value: seen }];
   });
 }
-
-const verbs = { presence: 'missed', lateness: 'came late to', trouble: 'had unwanted tallies in' } as const;
 
 /** The class's own weekdays: how much more is missed on one than on the others, where it is more than chance. */
 function classWeekdays(series: ClassSeries): ClassGlance['patterns'] {
@@ -104,16 +103,10 @@ export function glanceOf(series: ClassSeries, streams: ReadonlySet<StreamName>):
       },
     ];
   });
-  const own = patternsOf(watched).map(
-    ({ studentId, stream, kind, day, hits, times, otherHits, otherTimes }) => {
-      const when = kind === 'weekday' ? `${weekdayWords[day] ?? ''}s` : 'lessons after lunch';
-      const name = series.students.find(({ id }) => id === studentId)?.name ?? '';
-      return {
-        studentId,
-        words: `${name} ${verbs[stream]} ${inWords(hits)} of the last ${inWords(times)} ${when}, and ${noneOr(otherHits)} of ${otherTimes} other lessons meanwhile.`,
-      };
-    },
-  );
+  const own = patternsOf(watched).map((pattern) => {
+    const name = series.students.find(({ id }) => id === pattern.studentId)?.name ?? '';
+    return { studentId: pattern.studentId, words: `${name} ${patternWords(pattern)}.` };
+  });
   return {
     lessons: lessons.map(({ id, date }) => ({ id, date })),
     students: students.sort((a, b) => b.changed - a.changed || (a.studentId < b.studentId ? -1 : 1)),

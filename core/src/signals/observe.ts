@@ -76,6 +76,9 @@ export function observeRows(
       sectionId: section.id,
       students: roster.students,
       lessons: roster.lessons,
+      seatings: rows.seatings.filter(
+        ({ sectionId, startsOn }) => sectionId === section.id && startsOn <= asOf,
+      ),
       streams: {
         presence: attendance.presence,
         lateness: attendance.lateness,

@@ -1,30 +1,19 @@
 import { weekdayOf } from '../calendar/localTime';
-import { betaBinomialTail } from './betaBinomial';
-import { betaPrior, type BetaPrior } from './models/betaPrior';
-import { oddsShift, shifted } from './models/oddsShift';
 import { falseDiscoveryLimit } from './falseDiscovery';
-import type { ClassSeries, Slot, StreamName } from './streams';
-
-export const patternStreams = ['presence', 'lateness', 'trouble'] as const satisfies readonly StreamName[];
-export type PatternStream = (typeof patternStreams)[number];
-
-/** Something that comes with a weekday or with the afternoon. */
-export interface Pattern {
-  studentId: string;
-  stream: PatternStream;
-  kind: 'weekday' | 'afternoon';
-  /** ISO weekday; 0 for the afternoon. */
-  day: number;
-  hits: number;
-  times: number;
-  /** At other times in the same weeks. */
-  otherHits: number;
-  otherTimes: number;
-  since: string;
-  p: number;
-  /** The last such days: the lesson, and whether it was so. */
-  days: { date: string; source: string; hit: boolean }[];
-}
+import { betaPrior, type BetaPrior } from './models/betaPrior';
+import { oddsShift } from './models/oddsShift';
+import {
+  fewestHits,
+  guess,
+  patternStreams,
+  tested,
+  type Candidate,
+  type Counts,
+  type Pattern,
+  type PatternStream,
+} from './patternTest';
+import { seatCandidates } from './seatPatterns';
+import type { ClassSeries, Slot } from './streams';
 
 /** Looked at are the last such days, and everything else since the first of them. */
 const lastTimes = { weekday: 7, afternoon: 10 } as const;
@@ -38,12 +27,8 @@ export const falseShares: Record<PatternStream, number> = {
   trouble: 0.003,
 };
 
-/** The share at any time where nothing is known. */
-const guess: Record<PatternStream, number> = { presence: 0.05, lateness: 0.06, trouble: 0.12 };
-const fewestHits = 3;
-
 interface Grouping {
-  kind: Pattern['kind'];
+  kind: keyof typeof lastTimes;
   day: number;
   isIn: (slot: Slot) => boolean;
 }
@@ -64,11 +49,6 @@ function groupingsOf(series: ClassSeries): Grouping[] {
     ...(days.length > 1 ? weekdays : []),
     ...(afternoons > 0 && afternoons < series.lessons.length ? [afternoon] : []),
   ];
-}
-
-interface Counts {
-  hits: number;
-  times: number;
 }
 
 /** Of each student, in some slots. */
@@ -93,13 +73,6 @@ const sumOf = (counts: readonly Counts[]): Counts => ({
   hits: counts.reduce((sum, { hits }) => sum + hits, 0),
   times: counts.reduce((sum, { times }) => sum + times, 0),
 });
-
-/** One student in one grouping, with what may come of the test at the least. */
-interface Candidate extends Omit<Pattern, 'since' | 'days'> {
-  i: number;
-  inside: readonly Slot[];
-  least: number;
-}
 
 /** What one grouping is held against. */
 interface Comparison {
@@ -166,9 +139,6 @@ function comparisonOf(
   };
 }
 
-/** Pattern means more often than at other times meanwhile, by this factor at least. */
-const timesMore = 2;
-
 /** How one student's hits lie in one grouping; null where there is too little to see. */
 function candidate(
   series: ClassSeries,
@@ -179,14 +149,7 @@ function candidate(
 ): Candidate | null {
   const [own, other, now] = [counts.own[i], counts.others[i], counts.meanwhile[i]];
   if (!own || !other || !now || own.times < fewestHits) return null;
-  // The student's share at other times, as all earlier ones and the class's tell it, on a day of this kind.
-  const tail = (hits: number, otherHits: number) => {
-    const weight = prior.weight + other.times;
-    const share = shifted((prior.mean * prior.weight + otherHits) / weight, shift);
-    return betaBinomialTail(hits, own.times, share * weight, (1 - share) * weight);
-  };
-  const most = Math.min(own.times, own.hits + now.hits);
-  const isMore = own.hits * now.times >= timesMore * now.hits * own.times;
+  const test = tested({ own, other, now, prior, shift });
   return {
     i,
     inside,
@@ -198,8 +161,8 @@ function candidate(
     times: own.times,
     otherHits: now.hits,
     otherTimes: now.times,
-    p: own.hits < fewestHits || !isMore ? 1 : tail(own.hits, other.hits),
-    least: most < fewestHits ? 1 : tail(most, other.hits + own.hits - most),
+    besideName: null,
+    ...test,
   };
 }
 
@@ -214,10 +177,22 @@ function patternOf({ i, inside, least: _, ...candidate }: Candidate): Pattern {
   };
 }
 
+/** Sitting somewhere is sitting beside somebody: of what was called of one student's seat, the likeliest reason. */
+function withoutSame(called: readonly Candidate[]): Candidate[] {
+  const best = new Map<number, Candidate>();
+  for (const one of called) {
+    const known = best.get(one.i);
+    if (isOfSeat(one) && (!known || one.p < known.p)) best.set(one.i, one);
+  }
+  return called.filter((one) => !isOfSeat(one) || best.get(one.i) === one);
+}
+
+const isOfSeat = ({ kind }: Candidate) => kind === 'seat' || kind === 'neighbour';
+
 /**
- * Absence, lateness or trouble that is bound to a weekday or the afternoon: exact tests of the last such
- * days against the student's other days and the class, held to a false discovery rate over everything
- * looked at in a stream.
+ * Absence, lateness or trouble that is bound to a weekday or the afternoon, trouble to a seat or a neighbour too:
+ * exact tests of the last such days against the student's other days and the class, held to a false discovery
+ * rate over everything looked at in a stream.
  */
 export function patternsOf(series: ClassSeries, shares = falseShares): Pattern[] {
   const groupings = groupingsOf(series);
@@ -230,7 +205,8 @@ export function patternsOf(series: ClassSeries, shares = falseShares): Pattern[]
         active ? (candidate(series, i, stream, grouping, comparison) ?? []) : [],
       );
     });
+    if (stream === 'trouble') candidates.push(...seatCandidates(series, whole));
     const limit = falseDiscoveryLimit(candidates, shares[stream]);
-    return candidates.filter(({ p }) => p <= limit).map(patternOf);
+    return withoutSame(candidates.filter(({ p }) => p <= limit)).map(patternOf);
   });
 }

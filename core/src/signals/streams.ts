@@ -1,3 +1,4 @@
+import type { Place } from '../room/placing';
 import type { Concern, StreamName } from './names';
 
 export { concerns, streamNames, type Concern, type StreamName } from './names';
@@ -31,11 +32,19 @@ export interface SeriesLesson {
   startsAt: string;
 }
 
+/** How the class sat from a day on. */
+export interface ClassSeating {
+  startsOn: string;
+  roomPlanId: string;
+  places: readonly Place[];
+}
+
 /** Everything that is known of a class until an evening, in order of time. */
 export interface ClassSeries {
   sectionId: string;
   /** Students who are or were in the class. */
   students: { id: string; name: string; /** Enrolled on that evening. */ active: boolean }[];
   lessons: SeriesLesson[];
+  seatings: readonly ClassSeating[];
   streams: Record<StreamName, Slot[]>;
 }

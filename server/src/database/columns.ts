@@ -152,6 +152,8 @@ export const ownColumns: Record<TableName, Columns> = {
   },
   countComment: { sectionId: text, lookForId: text, studentId: nullableText, text },
   studentGroup: { sectionId: text, name: text, studentIds: json },
+  roomPlan: { sectionId: text, name: text, seats: json, places: json },
+  seating: { sectionId: text, roomPlanId: text, startsOn: text, places: json },
   sweep: { lessonId: text, studentId: text, level: { type: 'integer', nullable: true } },
   levelNames: { names: json },
   turn: {
@@ -255,6 +257,8 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   circle: [['sectionId'], ['lessonId']],
   circleMember: [['circleId']],
   turn: [['lessonId']],
+  roomPlan: [['sectionId']],
+  seating: [['sectionId']],
   sweep: [['lessonId', 'removed', 'studentId', 'level'], ['studentId']],
   note: [['teacherId', 'at'], ['lessonId']],
   noteStudent: [['noteId'], ['studentId']],

@@ -12,6 +12,7 @@ import { Sweeps1764600000000 } from './migrations/1764600000000-Sweeps';
 import { Notes1764700000000 } from './migrations/1764700000000-Notes';
 import { WatchAndWork1764800000000 } from './migrations/1764800000000-WatchAndWork';
 import { ReadingByLesson1764900000000 } from './migrations/1764900000000-ReadingByLesson';
+import { RoomPlans1765000000000 } from './migrations/1765000000000-RoomPlans';
 import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
 import { Sql } from './sql';
 
@@ -28,6 +29,7 @@ export const migrations = [
   Notes1764700000000,
   WatchAndWork1764800000000,
   ReadingByLesson1764900000000,
+  RoomPlans1765000000000,
 ];
 
 /** The data folder cannot be used, with one clear line that says why. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Between, In, IsNull, type DataSource } from 'typeorm';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
-import { Id, LocalDate, recordSchema, type Lesson } from '@slate-path/core/records/schema';
+import { Id, LocalDate, recordSchema, type Lesson, type Seating } from '@slate-path/core/records/schema';
 import { ChangeEntity, ErasureEntity } from '../database/entities';
 import { ownerOf, route } from '../http/route';
 import type { Services } from '../services';
@@ -50,6 +50,14 @@ async function lastErasure(read: DataSource, teacherId: string): Promise<string 
   return last?.erasedAt ?? null;
 }
 
+/** Of each class the last that is not removed, and all that are: a device may still have them. */
+function lastSeatings(seatings: readonly Seating[]): Seating[] {
+  const last = new Map<string, Seating>();
+  for (const one of seatings.filter(({ removed }) => !removed))
+    if ((last.get(one.sectionId)?.startsOn ?? '') < one.startsOn) last.set(one.sectionId, one);
+  return seatings.filter((one) => one.removed || last.get(one.sectionId) === one);
+}
+
 const Line = z.object({
   id: z.string(),
   kind: z.string(),
@@ -91,6 +99,9 @@ export const viewRoutes = [
       lookFor: z.array(recordSchema('lookFor')),
       focus: z.array(recordSchema('focus')),
       studentGroup: z.array(recordSchema('studentGroup')),
+      roomPlan: z.array(recordSchema('roomPlan')),
+      // Of each class only the last: how it sits now.
+      seating: z.array(recordSchema('seating')),
       levelNames: z.array(recordSchema('levelNames')),
       topic: z.array(recordSchema('topic')),
       passedWord: z.array(recordSchema('passedWord')),
@@ -119,6 +130,8 @@ export const viewRoutes = [
         lookFor: await load(from, 'lookFor', of),
         focus: await load(from, 'focus', of),
         studentGroup: await load(from, 'studentGroup', of),
+        roomPlan: await load(from, 'roomPlan', of),
+        seating: lastSeatings(await load(from, 'seating', of)),
         levelNames: await load(from, 'levelNames', of),
         topic: await load(from, 'topic', of),
         passedWord: await load(from, 'passedWord', of),

@@ -183,6 +183,7 @@ export function readStreams(records: RecordReader, query: ClassQuery): StreamRow
     ...seenIn(records, sectionId),
     ...lessonsOf(records, query),
     ...notesOf(records, query),
+    seatings: records.all('seating', ofSection, both),
     sections: read('sections'),
     students: read('students'),
     enrolments: read('enrolments'),

@@ -1,4 +1,6 @@
 import type { Archive, ArchiveFields, ArchiveTableName } from '../../archive/tables';
+import { recordFields } from '../../records/schema';
+import type { ClassSeating } from '../streams';
 
 /** Columns of the open format that the streams are made of, by table. */
 interface StreamColumns {
@@ -40,7 +42,27 @@ export type ByLesson<T extends LessonTable> = ReadonlyMap<string, LessonRows<T>>
 /** What the streams are made of: of an archive or a database no more has to be read. */
 export type StreamRows = {
   readonly [T in Exclude<StreamTable, LessonTable>]: readonly StreamRow<T>[];
-} & { readonly [T in LessonTable]: ByLesson<T> };
+} & { readonly [T in LessonTable]: ByLesson<T> } & { readonly seatings: readonly SeatingRow[] };
+
+/** How a class sat from a day on; the open format has no file for it, so it stands in `more.csv`. */
+export interface SeatingRow extends ClassSeating {
+  sectionId: string;
+}
+
+const ArchivedSeating = recordFields.seating;
+
+/** Seatings that an archive has; what is none is told of where it is brought in. */
+function seatingsOf({ more }: Archive): SeatingRow[] {
+  return more.flatMap(({ table, fields }) => {
+    if (table !== 'seating') return [];
+    try {
+      const read = ArchivedSeating.safeParse(JSON.parse(fields));
+      return read.success ? [read.data] : [];
+    } catch {
+      return [];
+    }
+  });
+}
 
 function byLesson<T extends LessonTable>(
   rows: readonly (StreamRow<T> & { lesson_id: string })[],
@@ -61,6 +83,7 @@ function byLesson<T extends LessonTable>(
 export function streamRowsOf(archive: Archive): StreamRows {
   return {
     ...archive,
+    seatings: seatingsOf(archive),
     roll: byLesson<'roll'>(archive.roll, ['student_id', 'standing_id', 'arrived_at', 'left_at']),
     tallies: byLesson<'tallies'>(archive.tallies, ['student_id', 'look_for_id', 'amount']),
     sweeps: byLesson<'sweeps'>(archive.sweeps, ['student_id', 'level']),
