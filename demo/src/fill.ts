@@ -22,6 +22,7 @@ import { classes, school } from './scenario';
 import { setUp, setUpAt, type DemoPlaces } from './setUp';
 import { circleClass, makeCircles } from './circles';
 import { demoTopics, makeNotes, type NoteWorld } from './notes';
+import { makeRooms } from './rooms';
 import { makeSweeps, sweptClass } from './sweeps';
 import { makeTallies, talliedClasses, type ClassTerm, type TalliedLesson } from './tallies';
 import { checkInClass, checkInSetting, makeCheckIns } from './weather';
@@ -67,6 +68,7 @@ function writeTerm(
 ): void {
   const { life } = term;
   const begun = setUpAt(term);
+  const today = localMoment(now, school.zone).date;
   const students = new Map(setup.student.map(({ schoolId, id }) => [schoolId, id]));
   const checkedIn: Parameters<typeof makeCheckIns>[0][number][] = [];
   const tallied = new Map<string, TalliedLesson[]>();
@@ -92,6 +94,14 @@ function writeTerm(
       };
       tallied.set(lesson.className, [...(tallied.get(lesson.className) ?? []), found]);
     }
+  }
+  for (const [className, sectionId] of sections) {
+    const pupils = term.students
+      .filter((student) => student.classes.includes(className))
+      .map((student) => ({ id: students.get(student.schoolId) ?? '', student }));
+    const seated = { className, sectionId, pupils, life };
+    for (const payload of makeRooms(seated, term.startsOn, () => book.id(begun)))
+      if (payload.startsOn === null || payload.startsOn <= today) book.add('room.set', payload, begun);
   }
   const checkInSectionId = sections.get(checkInClass) ?? '';
   book.add('checkIn.setting', { sectionId: checkInSectionId, ...checkInSetting }, begun);

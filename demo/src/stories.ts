@@ -12,6 +12,9 @@ export interface Moment {
 /** What of a student's usual is as planted at a moment; the rest is as drawn. */
 type Story = (at: Moment) => Partial<Usual>;
 
+/** Log-keeping sits in pairs in one week and at tables of four in the next. */
+export const sitsInPairs = (week: number) => week % 2 === 1;
+
 const rarely = { away: 0.02, ill: 0 };
 
 /** What is planted in the term, by person; everyone else only varies. */
@@ -37,6 +40,8 @@ export const stories: Record<string, Story> = {
     ...rarely,
     trouble: afternoon && week >= 5 ? 0.9 + (week - 5) * 0.2 : 0.03,
   }),
+  // Trouble beside Sander Sarr, which is in the weeks of pairs.
+  'Viggo Silva': ({ week }) => ({ ...rarely, trouble: sitsInPairs(week) ? 1.2 : 0.02 }),
   // Late and missing work.
   'Ottilie Seabrook': ({ week }) => (week >= 8 ? { missing: 0.55, handsInLate: 0.4 } : { missing: 0.04 }),
   // Hardly seen online any more.

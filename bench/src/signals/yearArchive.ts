@@ -28,6 +28,12 @@ const recorded = [
 
 const isId = (column: string) => column === 'id' || column.endsWith('_id');
 
+/** Ids in the fields of a record that the format has no file for. */
+const withOwnIds = (fields: string, prefix: string) =>
+  JSON.stringify(JSON.parse(fields), (key, value: unknown) =>
+    key.endsWith('Id') && typeof value === 'string' ? prefix + value : value,
+  );
+
 /** Several simulated classes in one archive, each with ids of its own. */
 export function yearArchive({ classes, students, weeks }: YearSize): Archive {
   const all = emptyArchive();
@@ -42,11 +48,14 @@ export function yearArchive({ classes, students, weeks }: YearSize): Archive {
       onsetLesson: weeks * 5 - 30,
       variety: 0.25,
     });
+    const prefix = `c${index}-`;
+    for (const { table, id, fields, line } of archive.more)
+      all.more.push({ table, id: prefix + id, fields: withOwnIds(fields, prefix), line });
     for (const table of recorded)
       for (const row of archive[table]) {
         const own = Object.entries(row).map(([column, value]) => [
           column,
-          isId(column) && typeof value === 'string' ? `c${index}-${value}` : value,
+          isId(column) && typeof value === 'string' ? prefix + value : value,
         ]);
         (all[table] as object[]).push(Object.fromEntries(own) as object);
       }

@@ -30,6 +30,9 @@ function tableOf(layout: LayoutName, seats: number): Table {
   }
 }
 
+/** Room to put more seats left of them and in front. */
+const margin = 10;
+
 /**
  * Where the seats stand: single tables in rows, pairs, tables of four, long benches; between tables there is an
  * empty column or row, so that only who shares a table sits side by side.
@@ -41,8 +44,8 @@ export function layoutOf(layout: LayoutName, seats: number): Seat[] {
   const found = Array.from({ length: seats }, (_, index): Seat => {
     const [table, own] = [Math.floor(index / perTable), index % perTable];
     return {
-      x: (table % across) * (wide + 1) + (own % wide),
-      y: Math.floor(table / across) * (deep + 1) + Math.floor(own / wide),
+      x: margin + (table % across) * (wide + 1) + (own % wide),
+      y: margin + Math.floor(table / across) * (deep + 1) + Math.floor(own / wide),
     };
   });
   return inReadingOrder(found);
@@ -52,5 +55,15 @@ export function layoutOf(layout: LayoutName, seats: number): Seat[] {
 export function inReadingOrder<S extends Seat>(seats: readonly S[]): S[] {
   return seats.toSorted((a, b) => a.y - b.y || a.x - b.x);
 }
+
+/** Where a seat is, as one says it: rows from the front, seats in it from the left. */
+export function seatWords(seats: readonly Seat[], { x, y }: Seat): string {
+  const rows = [...new Set(seats.map((seat) => seat.y))].sort((a, b) => a - b);
+  const before = seats.filter((seat) => seat.y === y && seat.x < x).length;
+  return `row ${rows.indexOf(y) + 1}, seat ${before + 1}`;
+}
+
+/** The largest column or row. */
+export const lastCell = 39;
 
 export const isSame = (a: Seat, b: Seat) => a.x === b.x && a.y === b.y;

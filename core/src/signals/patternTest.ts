@@ -17,7 +17,7 @@ export interface Pattern {
   times: number;
   /** Who sat beside, of a neighbour. */
   besideName: string | null;
-  /** At other times in the same weeks; of seats, at all other times if there were none in these. */
+  /** At other times in the same weeks, of seats at all other times. */
   otherHits: number;
   otherTimes: number;
   since: string;
@@ -32,6 +32,10 @@ export const guess: Record<PatternStream, number> = { presence: 0.05, lateness: 
 export const fewestHits = 3;
 /** Pattern means more often than at other times meanwhile, by this factor at least. */
 const timesMore = 2;
+
+/** @param own there @param other elsewhere */
+export const isMore = (own: Counts, other: Counts) =>
+  own.hits * other.times >= timesMore * other.hits * own.times;
 
 export interface Counts {
   hits: number;
@@ -67,9 +71,8 @@ export function tested({ own, other, now, prior, shift }: Against): { p: number;
     return betaBinomialTail(hits, own.times, share * weight, (1 - share) * weight);
   };
   const most = Math.min(own.times, own.hits + now.hits);
-  const isMore = own.hits * now.times >= timesMore * now.hits * own.times;
   return {
-    p: own.hits < fewestHits || !isMore ? 1 : tail(own.hits, other.hits),
+    p: own.hits < fewestHits || !isMore(own, now) ? 1 : tail(own.hits, other.hits),
     least: most < fewestHits ? 1 : tail(most, other.hits + own.hits - most),
   };
 }

@@ -42,7 +42,8 @@ function lessonsIn({ kind, day, besideName }: Pattern): { which: string; others:
 export function patternWords(pattern: Pattern): string {
   const { stream, hits, times, otherHits, otherTimes } = pattern;
   const { which, others } = lessonsIn(pattern);
-  return `${verbs[stream]} ${inWords(hits)} of the last ${inWords(times)} ${which}, and ${noneOr(otherHits)} of ${otherTimes} ${others}`;
+  const last = pattern.kind === 'weekday' || pattern.kind === 'afternoon' ? 'the last ' : '';
+  return `${verbs[stream]} ${inWords(hits)} of ${last}${inWords(times)} ${which}, and ${noneOr(otherHits)} of ${otherTimes} ${others}`;
 }
 
 /** What would end a pattern, to follow "It clears with". */

@@ -166,14 +166,19 @@ function candidate(
   };
 }
 
+/** So many days are drawn. */
+const mostDays = 10;
+
 /** What is told of a candidate once it is called. */
 function patternOf({ i, inside, least: _, ...candidate }: Candidate): Pattern {
   return {
     ...candidate,
     since: inside.find(({ value }) => (value[i] ?? 0) > 0)?.date ?? '',
-    days: inside.flatMap(({ date, source, value }) =>
-      Number.isNaN(value[i]) ? [] : [{ date, source, hit: (value[i] ?? 0) > 0 }],
-    ),
+    days: inside
+      .slice(-mostDays)
+      .flatMap(({ date, source, value }) =>
+        Number.isNaN(value[i]) ? [] : [{ date, source, hit: (value[i] ?? 0) > 0 }],
+      ),
   };
 }
 

@@ -13,6 +13,7 @@ export interface InLesson {
   late?: boolean;
   spoke?: number;
   level?: number;
+  trouble?: number;
 }
 
 export interface TestClass {
@@ -21,6 +22,8 @@ export interface TestClass {
   /** Another start shifts all dates. */
   startsOn?: string;
   idOf?: (student: number) => string;
+  /** How the class sits from a lesson on; seats of one row. */
+  seatings?: { from: number; row: readonly (number | null)[] }[];
   how: (student: number, lesson: number, weekday: number) => InLesson;
 }
 
@@ -38,6 +41,7 @@ export function classArchive({
   students,
   startsOn = '2026-01-05',
   idOf = (i) => `p${i}`,
+  seatings = [],
   how,
 }: TestClass): Archive {
   const archive = emptyArchive();
@@ -48,6 +52,7 @@ export function classArchive({
   add('standings', { id: 'A', code: 'A', name: 'Away', counts_as: 'away', credit: 0, excused: false });
   add('standings', { id: 'L', code: 'L', name: 'Late', counts_as: 'late', credit: 1, excused: false });
   add('look_fors', { id: 'spoke', name: 'Spoke up', measure: 'count', tone: 'wanted' });
+  add('look_fors', { id: 'disturbed', name: 'Disturbed', measure: 'count', tone: 'unwanted' });
   for (let i = 0; i < students; i += 1) {
     const person = { family_name: '', called: '', email: '', grade: '' };
     add('students', { id: idOf(i), given_name: `Student ${i}`, ...person });
@@ -59,7 +64,7 @@ export function classArchive({
     add('lessons', { id, section_id: 's', ...times, status: 'held', label: '' });
     add('taken', { lesson_id: id, taken_at: null });
     for (let i = 0; i < students; i += 1) {
-      const { away, late, spoke = 0, level } = how(i, lesson, weekdayOf(date));
+      const { away, late, spoke = 0, level, trouble = 0 } = how(i, lesson, weekdayOf(date));
       const mark = {
         lesson_id: id,
         student_id: idOf(i),
@@ -74,9 +79,19 @@ export function classArchive({
         const tally = { lesson_id: id, student_id: idOf(i), look_for_id: 'spoke', at: null };
         add('tallies', { id: `t${lesson}-${i}`, ...tally, amount: spoke });
       }
+      if (trouble > 0) {
+        const tally = { lesson_id: id, student_id: idOf(i), look_for_id: 'disturbed', at: null };
+        add('tallies', { id: `d${lesson}-${i}`, ...tally, amount: trouble });
+      }
       if (level !== undefined) add('sweeps', { lesson_id: id, student_id: idOf(i), level });
     }
   });
+  const dates = schoolDays(startsOn, lessons);
+  for (const { from, row } of seatings) {
+    const places = row.flatMap((i, x) => (i === null ? [] : [{ studentId: idOf(i), x, y: 0 }]));
+    const seating = { sectionId: 's', roomPlanId: 'plan', startsOn: dates[from], places };
+    add('more', { table: 'seating', id: `seating ${from}`, fields: JSON.stringify(seating) });
+  }
   return archive;
 }
 

@@ -5,6 +5,7 @@ import { familyNames, givenNames } from '../names';
 import { Chance } from './chance';
 import { drawEngagement, drawHandIn, drawIllness, drawMissed, drawOnline, drawWeather } from './draws';
 import { drawMoods, type LessonMood } from './moods';
+import { drawSeats } from './seats';
 import { drawCulture, drawUsual, plantedChanges, type PlantedChange, type Usual } from './students';
 
 export interface TermOptions {
@@ -237,5 +238,6 @@ export function simulateTerm(options: TermOptions): SimulatedTerm {
         : null;
     liveThrough(rows, chance, moods, id, joins, usualIn, onDay);
   }
+  drawSeats(rows, new Chance(`${options.seed} seats`), [...usuals.keys()], moods);
   return { archive: rows.archive, usuals, moods, truths };
 }

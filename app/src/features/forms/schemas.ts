@@ -10,3 +10,4 @@ import { recordFields } from '@slate-path/core/records/schema';
 
 export const SectionFields = recordFields.section.pick({ name: true, subject: true, room: true });
 export const CountToSet = z.object({ to: Counted });
+export { RoomPlanName } from '@slate-path/core/room/changes';

@@ -1,3 +1,4 @@
+import Armchair from 'lucide-react-native/icons/armchair';
 import CalendarDays from 'lucide-react-native/icons/calendar-days';
 import FileUp from 'lucide-react-native/icons/file-up';
 import Pencil from 'lucide-react-native/icons/pencil';
@@ -149,6 +150,13 @@ export function ClassScreen() {
             }}
           />
         ) : null}
+        <Action
+          label="Room plan"
+          icon={Armchair}
+          onPress={() => {
+            router.push({ pathname: '/classes/[sectionId]/room', params: { sectionId } });
+          }}
+        />
         <Action
           label="Check in"
           icon={QrCode}

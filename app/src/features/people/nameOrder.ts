@@ -1,30 +1,12 @@
-import { useSyncExternalStore } from 'react';
 import { byName, type NameOrder } from '@slate-path/core/people/names';
 import type { Student } from '@slate-path/core/records/schema';
-
-const key = 'slate-name-order';
-const listeners = new Set<() => void>();
-
-function read(): NameOrder {
-  return localStorage.getItem(key) === 'family' ? 'family' : 'given';
-}
-
-function subscribe(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
+import { keptChoice } from '../records/keptChoice';
 
 /** How lists of students are ordered on this device, on every page. */
-export function chooseNameOrder(order: NameOrder): void {
-  localStorage.setItem(key, order);
-  listeners.forEach((listener) => {
-    listener();
-  });
-}
-
-export function useNameOrder(): NameOrder {
-  return useSyncExternalStore(subscribe, read);
-}
+export const { use: useNameOrder, choose: chooseNameOrder } = keptChoice<NameOrder>('slate-name-order', [
+  'given',
+  'family',
+]);
 
 export const nameOrders: { value: NameOrder; label: string }[] = [
   { value: 'given', label: 'By given name' },

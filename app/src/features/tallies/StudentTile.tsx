@@ -20,6 +20,8 @@ interface StudentTileProps {
   held: boolean;
   /** Of the whole tile, in pixels. */
   width: number;
+  /** On a narrow seat of the room: the name is smaller, with less round it. */
+  onSeat?: boolean;
   onTap: (lesson: Lesson, studentId: string | null) => void;
 }
 
@@ -61,8 +63,9 @@ function spoken(name: string, { wanted, neutral, unwanted, seconds, running }: T
   return `${name}: ${parts.join(', ') || 'none'}`;
 }
 
+const paddingOf = (onSeat = false) => space(onSeat ? 1 : 2);
 /** What is left and right of the strokes: padding and border. */
-const besides = 2 * space(2) + 4;
+const besides = (onSeat?: boolean) => 2 * paddingOf(onSeat) + 4;
 const timedWidth = 52;
 
 const nameStyle = { lineHeight: 20 };
@@ -72,10 +75,17 @@ const TileName = memo(function TileName({
   name,
   held,
   away,
-}: Pick<StudentTileProps, 'name' | 'held' | 'away'>) {
+  onSeat,
+}: Pick<StudentTileProps, 'name' | 'held' | 'away' | 'onSeat'>) {
   return (
     <>
-      <Words bold={held} lines={2} tone={away ? 'inkQuiet' : 'ink'} style={nameStyle}>
+      <Words
+        size={onSeat ? 'small' : 'text'}
+        bold={held}
+        lines={2}
+        tone={away ? 'inkQuiet' : 'ink'}
+        style={nameStyle}
+      >
         {name}
       </Words>
       {away ? (
@@ -94,7 +104,8 @@ interface TileBodyProps extends StudentTileProps {
 }
 
 /** All of a tile that a stroke changes: what it is called, and its strokes. */
-function TileBody({ lesson, studentId, name, away, held, width, onTap, look, children }: TileBodyProps) {
+function TileBody(props: TileBodyProps) {
+  const { lesson, studentId, name, away, held, width, onSeat, onTap, look, children } = props;
   const tones = useRecords(({ current }) => tonesIn(current, lesson.id, studentId));
   const tap = useCallback(() => {
     onTap(lesson, studentId);
@@ -102,7 +113,10 @@ function TileBody({ lesson, studentId, name, away, held, width, onTap, look, chi
   const timed = tones.seconds > 0 || tones.running > 0;
   const { wanted, neutral, unwanted } = tones;
   const strokes = (
-    <ToneStrokes {...{ wanted, neutral, unwanted }} width={width - besides - (timed ? timedWidth : 0)} />
+    <ToneStrokes
+      {...{ wanted, neutral, unwanted }}
+      width={width - besides(onSeat) - (timed ? timedWidth : 0)}
+    />
   );
   const inside = (
     <>
@@ -140,7 +154,7 @@ function TileBody({ lesson, studentId, name, away, held, width, onTap, look, chi
 
 /** A student in the tally: the name, and the strokes below it. Who is away is seen and out of reach. */
 export const StudentTile = memo(function StudentTile(props: StudentTileProps) {
-  const { name, away, held } = props;
+  const { name, away, held, onSeat } = props;
   const palette = usePalette();
   const look = {
     flex: 1,
@@ -150,13 +164,13 @@ export const StudentTile = memo(function StudentTile(props: StudentTileProps) {
     borderRadius: radius.card,
     borderColor: held ? palette.slate : palette.line,
     backgroundColor: held ? palette.slateWash : away ? palette.ground : palette.surface,
-    paddingHorizontal: space(2),
+    paddingHorizontal: paddingOf(onSeat),
     paddingVertical: held ? space(1) : space(1) + 1,
   } as const;
   return (
     <View {...({ dataSet: { row: '' } } as object)} style={{ flex: 1 }}>
       <TileBody {...props} look={look}>
-        <TileName name={name} held={held} away={away} />
+        <TileName name={name} held={held} away={away} onSeat={onSeat} />
       </TileBody>
     </View>
   );

@@ -1,0 +1,1 @@
+export { RoomScreen as default } from '../../../features/room/RoomScreen';
