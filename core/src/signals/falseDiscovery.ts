@@ -13,12 +13,12 @@ export interface Tested {
  * J. R. Stat. Soc. C 54, 143-158, after Tarone (1990), Biometrics 46, 515-522.
  */
 export function falseDiscoveryLimit(tests: readonly Tested[], q: number): number {
-  let counted = tests.length;
-  for (let k = 1; k <= tests.length; k += 1)
-    if (tests.filter(({ least }) => least <= q / k).length <= k) {
-      counted = k;
-      break;
-    }
+  const leasts = Float64Array.from(tests, ({ least }) => least).sort();
+  let [counted, ableThen] = [1, leasts.length];
+  for (; counted < tests.length; counted += 1) {
+    while (ableThen > 0 && (leasts[ableThen - 1] ?? 0) > q / counted) ableThen -= 1;
+    if (ableThen <= counted) break;
+  }
   const able = tests.filter(({ least }) => least <= q / counted).map(({ p }) => p);
   let limit = 0;
   able

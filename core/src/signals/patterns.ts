@@ -210,7 +210,7 @@ export function patternsOf(series: ClassSeries, shares = falseShares): Pattern[]
         active ? (candidate(series, i, stream, grouping, comparison) ?? []) : [],
       );
     });
-    if (stream === 'trouble') candidates.push(...seatCandidates(series, whole));
+    if (stream === 'trouble') candidates.push(...seatCandidates(series));
     const limit = falseDiscoveryLimit(candidates, shares[stream]);
     return withoutSame(candidates.filter(({ p }) => p <= limit)).map(patternOf);
   });

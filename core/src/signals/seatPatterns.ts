@@ -1,126 +1,139 @@
-import { groupBy } from '../records/groupBy';
-import { isSame } from '../room/layouts';
-import type { Place } from '../room/placing';
-import { neighbours, seatingOn } from '../room/seatings';
+import { neighbours } from '../room/seatings';
 import { hypergeometricTail, smallestTail } from './hypergeometric';
 import { fewestHits, isMore, type Candidate, type Counts } from './patternTest';
-import type { ClassSeries, ClassSeating, Slot } from './streams';
+import type { ClassSeating, ClassSeries, Slot } from './streams';
 
-/** Looked at are the last lessons in which it is known where a student sat: most of a term. */
+/** Looked at are the last lessons in which trouble was looked for: most of a term. */
 const lastLessons = 60;
 
-function countsOf(slots: readonly Slot[], i: number): Counts {
-  const seen = slots.flatMap(({ value }) => (Number.isNaN(value[i]) ? [] : [value[i] ?? 0]));
-  return { hits: seen.filter((value) => value > 0).length, times: seen.length };
-}
-
+/** How the class sat in some lessons, by the students' places in the series. */
 interface Seated {
+  /** The same for the same seat of the same room plan; none of whoever had no seat. */
+  seats: (string | undefined)[];
+  beside: number[][];
+}
+
+/** A lesson in which trouble was looked for, and how the class sat in it. */
+interface SeatedLesson {
   slot: Slot;
-  seating: ClassSeating;
+  seated: Seated;
 }
 
-/** Where one student sat in the lessons in which trouble was looked for. */
-interface OwnLesson extends Seated {
-  place: Place;
-  /** Who sat beside and was there, by their places in the series. */
-  beside: readonly number[];
-}
-
-/** @param whole trouble of each student, in all lessons: of whoever had hardly any nothing can be told */
-function lessonsOf(
-  seated: readonly Seated[],
-  { students }: ClassSeries,
-  whole: readonly Counts[],
-): OwnLesson[][] {
+function seatedBy({ roomPlanId, places }: ClassSeating, students: ClassSeries['students']): Seated {
+  const seatOf = new Map(places.map(({ studentId, x, y }) => [studentId, `${roomPlanId} ${x} ${y}`]));
   const index = new Map(students.map(({ id }, i) => [id, i]));
-  const besideIn = new Map(
-    [...new Set(seated.map(({ seating }) => seating))].map((seating) => [
-      seating,
-      neighbours(seating.places),
-    ]),
-  );
-  const own: OwnLesson[][] = students.map(() => []);
-  for (const one of seated)
-    for (const place of one.seating.places) {
-      const i = index.get(place.studentId);
-      if (i === undefined || (whole[i]?.hits ?? 0) < fewestHits || Number.isNaN(one.slot.value[i])) continue;
-      const beside = (besideIn.get(one.seating)?.get(place.studentId) ?? []).flatMap(
-        (id) => index.get(id) ?? [],
-      );
-      own[i]?.push({ ...one, place, beside: beside.filter((j) => !Number.isNaN(one.slot.value[j])) });
-    }
-  return own;
+  const beside = neighbours(places);
+  return {
+    seats: students.map(({ id }) => seatOf.get(id)),
+    beside: students.map(({ id }) => (beside.get(id) ?? []).flatMap((other) => index.get(other) ?? [])),
+  };
 }
 
-/** The lessons since a student last got another seat; none where there was none before. */
-function onThisSeat(own: readonly OwnLesson[]): Slot[] {
-  const last = own.at(-1);
-  const before = own.findLastIndex(
-    ({ seating, place }) =>
-      last && !(seating.roomPlanId === last.seating.roomPlanId && isSame(place, last.place)),
+/** Those of the last lessons of which it is known how the class sat. */
+function seatedLessons({ streams, seatings, students }: ClassSeries): SeatedLesson[] {
+  const inOrder = seatings.toSorted((a, b) => (a.startsOn < b.startsOn ? -1 : 1));
+  const found: SeatedLesson[] = [];
+  let next = 0;
+  let seated: Seated | null = null;
+  for (const slot of streams.trouble.slice(-lastLessons)) {
+    const before = next;
+    while ((inOrder[next]?.startsOn ?? '\uFFFF') <= slot.date) next += 1;
+    const last = inOrder[next - 1];
+    if (last && next > before) seated = seatedBy(last, students);
+    if (seated) found.push({ slot, seated });
+  }
+  return found;
+}
+
+const add = (counts: Counts, isHit: boolean) => {
+  counts.times += 1;
+  if (isHit) counts.hits += 1;
+};
+
+/** One student's trouble in all lessons, on the present seat, and beside each neighbour who was there. */
+function troubleOf(lessons: readonly SeatedLesson[], i: number) {
+  const all = { hits: 0, times: 0 };
+  let onSeat = { hits: 0, times: 0 };
+  let seat: string | undefined;
+  const beside = new Map<number, Counts>();
+  for (const { slot, seated } of lessons) {
+    const value = slot.value[i] ?? NaN;
+    const here = seated.seats[i];
+    if (Number.isNaN(value) || here === undefined) continue;
+    add(all, value > 0);
+    if (here !== seat) [seat, onSeat] = [here, { hits: 0, times: 0 }];
+    add(onSeat, value > 0);
+    for (const j of seated.beside[i] ?? []) {
+      if (Number.isNaN(slot.value[j])) continue;
+      const counts = beside.get(j) ?? { hits: 0, times: 0 };
+      beside.set(j, counts);
+      add(counts, value > 0);
+    }
+  }
+  return { all, onSeat, beside };
+}
+
+/** The lessons of one student on the present seat, or (with j) beside a neighbour. */
+function lessonsThere(lessons: readonly SeatedLesson[], i: number, j: number | null): Slot[] {
+  const own = lessons.filter(
+    ({ slot, seated }) => !Number.isNaN(slot.value[i]) && seated.seats[i] !== undefined,
   );
-  return before < 0 ? [] : own.slice(before + 1).map(({ slot }) => slot);
+  const seat = own.at(-1)?.seated.seats[i];
+  const since = own.findLastIndex(({ seated }) => seated.seats[i] !== seat) + 1;
+  const there =
+    j === null
+      ? own.slice(since)
+      : own.filter(({ slot, seated }) => seated.beside[i]?.includes(j) && !Number.isNaN(slot.value[j]));
+  return there.map(({ slot }) => slot);
 }
 
 /**
  * Trouble of each student on the seat that they have now against those before, and beside each neighbour against
  * lessons in which somebody else sat there, or the neighbour was away: Fisher's test of the student's own lessons,
  * for whoever is in trouble everywhere is so beside everybody.
- * @param whole trouble of each student, in all lessons
  */
-export function seatCandidates(series: ClassSeries, whole: readonly Counts[]): Candidate[] {
-  const seated = series.streams.trouble.flatMap((slot): Seated[] => {
-    const seating = seatingOn(series.seatings, slot.date);
-    return seating ? [{ slot, seating }] : [];
-  });
-  if (seated.length === 0) return [];
-  return lessonsOf(seated, series, whole).flatMap((lessons, i) => {
-    if (!series.students[i]?.active) return [];
-    const own = lessons.slice(-lastLessons);
-    const all = own.map(({ slot }) => slot);
-    const beside = groupBy(
-      own.flatMap(({ slot, beside: others }) => others.map((j) => ({ slot, j }))),
-      ({ j }) => j,
-    );
+export function seatCandidates(series: ClassSeries): Candidate[] {
+  const lessons = seatedLessons(series);
+  return series.students.flatMap(({ active }, i) => {
+    const { all, onSeat, beside } = troubleOf(lessons, i);
+    if (!active || all.hits < fewestHits) return [];
     return [
-      ...candidate(series, i, { kind: 'seat', inside: onThisSeat(own), all, besideName: null }),
-      ...[...beside].flatMap(([j, together]) => {
-        const inside = together.map(({ slot }) => slot);
-        const besideName = series.students[j]?.name ?? '';
-        return candidate(series, i, { kind: 'neighbour', inside, all, besideName });
-      }),
+      ...candidate(series, lessons, { i, j: null, own: onSeat, all }),
+      ...[...beside].flatMap(([j, own]) => candidate(series, lessons, { i, j, own, all })),
     ];
   });
 }
 
 interface Where {
-  kind: 'seat' | 'neighbour';
-  /** The lessons there, of all in which it is known where the student sat. */
-  inside: readonly Slot[];
-  all: readonly Slot[];
-  besideName: string | null;
+  i: number;
+  /** The neighbour; null for the seat. */
+  j: number | null;
+  own: Counts;
+  all: Counts;
 }
 
-function candidate({ students }: ClassSeries, i: number, where: Where): Candidate[] {
-  const { kind, inside, all, besideName } = where;
-  const there = new Set(inside);
-  const own = countsOf(inside, i);
-  const other = countsOf(
-    all.filter((slot) => !there.has(slot)),
-    i,
-  );
-  const hits = own.hits + other.hits;
-  if (hits < fewestHits || own.times === 0 || other.times === 0) return [];
-  const drawing = { all: all.length, hits, drawn: own.times };
+function candidate(
+  { students }: ClassSeries,
+  lessons: readonly SeatedLesson[],
+  { i, j, own, all }: Where,
+): Candidate[] {
+  const other = { hits: all.hits - own.hits, times: all.times - own.times };
+  if (other.times === 0) return [];
+  const drawing = { all: all.times, hits: all.hits, drawn: own.times };
+  const couldBe = own.hits >= fewestHits && isMore(own, other);
   return [
     {
-      ...{ i, inside, kind, besideName, day: 0 },
+      i,
       studentId: students[i]?.id ?? '',
       stream: 'trouble',
+      kind: j === null ? 'seat' : 'neighbour',
+      besideName: j === null ? null : (students[j]?.name ?? ''),
+      day: 0,
       ...own,
       otherHits: other.hits,
       otherTimes: other.times,
-      p: own.hits >= fewestHits && isMore(own, other) ? hypergeometricTail(own.hits, drawing) : 1,
+      inside: couldBe ? lessonsThere(lessons, i, j) : [],
+      p: couldBe ? hypergeometricTail(own.hits, drawing) : 1,
       least: smallestTail(drawing),
     },
   ];
