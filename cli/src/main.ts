@@ -113,7 +113,7 @@ program
   .option('--data <folder>', 'the data folder', dataFolder)
   .option(
     '--out <file>',
-    'a new file (without it: in the data folder’s backups, of which the last ten are kept)',
+    'a new file (without it: in the data folder’s backups, of which the last ten and the last of each of thirty days are kept)',
   )
   .action(backup);
 

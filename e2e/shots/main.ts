@@ -33,6 +33,7 @@ const { section, student } = await client.get<{ section: Section[]; student: Stu
 const boats = section.find(({ name }) => name === 'Boat Workshop')?.id ?? '';
 const shore = section.find(({ name }) => name === 'Shore Ecology')?.id ?? '';
 const tides = section.find(({ name }) => name === 'Tides and Navigation')?.id ?? '';
+const logs = section.find(({ name }) => name === 'Log-keeping')?.id ?? '';
 const advisory = section.find(({ name }) => name === 'Watch')?.id ?? '';
 const odalys = student.find(({ familyName }) => familyName === 'Brandt')?.id ?? '';
 
@@ -134,7 +135,7 @@ const stranger = { givenName: 'Mei', familyName: '', called: '', email: '' };
 
 const shots: Shot[] = [
   { name: 'lesson-phone', path: '/', size: 'phone', before: takeRoll },
-  { name: 'lesson-wide', path: '/', size: 'wide' },
+  { name: 'room-wide', path: `/classes/${logs}/room`, size: 'wide' },
   { name: 'tally-phone', path: '/?mode=tally', size: 'phone', before: tallyLesson },
   { name: 'note-phone', path: '/', size: 'phone', before: typeNote },
   { name: 'notes-wide', path: '/notes?words=splices', size: 'wide' },

@@ -3,6 +3,8 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import { createTeacher } from '../src/accounts/accounts';
 import { openDatabase } from '../src/database/open';
+import { addDays } from '@slate-path/core/calendar/localTime';
+import { oldBackups } from '../src/backups/backups';
 import { callerOf, change, signedIn, startServer, type Caller, type TestServer } from './server';
 import { makeClass, send } from './smallClass';
 
@@ -74,6 +76,20 @@ test('the last ten are kept, the latest first; what else lies there is nobody’
   expect(moments).toEqual(moments.toSorted().reverse());
   expect(backups.map(({ name }) => name)).not.toContain(first?.name);
   expect(fs.readdirSync(folder()).sort()).toEqual([...backups.map(({ name }) => name), 'by hand.db'].sort());
+});
+
+test('of each of thirty days the last one is kept, however many are made in one afternoon', () => {
+  const one = (daysAgo: number, hour: number) => ({
+    madeAt: `${addDays('2026-11-30', -daysAgo)}T${String(hour).padStart(2, '0')}:00:00.000Z`,
+  });
+  // Twelve today, three a day on 39 days before, the latest first.
+  const today = Array.from({ length: 12 }, (_, n) => one(0, 23 - n));
+  const before = Array.from({ length: 39 }, (_, n) => [18, 12, 9].map((hour) => one(n + 1, hour))).flat();
+  const dropped = oldBackups([...today, ...before]);
+  const kept = [...today, ...before].filter((backup) => !dropped.includes(backup));
+  expect(kept.slice(0, 10)).toEqual(today.slice(0, 10));
+  expect(kept.slice(10).map(({ madeAt }) => madeAt.slice(11, 13))).toEqual(Array<string>(29).fill('18'));
+  expect(new Set(kept.map(({ madeAt }) => madeAt.slice(0, 10))).size).toBe(30);
 });
 
 test('where it cannot be written, it says so, and what is there stays', async () => {

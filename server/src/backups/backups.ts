@@ -10,8 +10,11 @@ export interface Backup {
   bytes: number;
 }
 
-/** More than these would fill a small server's disk without anybody noticing. */
-export const mostBackups = 10;
+/**
+ * The last ones are kept, and of each of the last days with any its last: ten made in one afternoon push out nothing
+ * that is older. More than these would fill a small server's disk without anybody noticing.
+ */
+const kept = { backups: 10, days: 30 } as const;
 
 const folderOf = (dataFolder: string) => path.join(dataFolder, 'backups');
 /** Colons may not stand in the names of some systems' files. */
@@ -65,8 +68,16 @@ export function listBackups(dataFolder: string): Backup[] {
     .sort((a, b) => (a.madeAt < b.madeAt ? 1 : -1));
 }
 
-/** Lets the oldest go, once the newest is there. */
+/** Those that are not kept. @param backups the latest first */
+export function oldBackups<B extends Pick<Backup, 'madeAt'>>(backups: readonly B[]): B[] {
+  const dayOf = ({ madeAt }: B) => madeAt.slice(0, 10);
+  const days = [...new Set(backups.map(dayOf))].slice(0, kept.days);
+  const lastOfDays = new Set(days.map((day) => backups.find((backup) => dayOf(backup) === day)));
+  return backups.filter((backup, index) => index >= kept.backups && !lastOfDays.has(backup));
+}
+
+/** Lets old ones go, once the newest is there. */
 export function dropOldBackups(dataFolder: string): void {
-  for (const { name } of listBackups(dataFolder).slice(mostBackups))
+  for (const { name } of oldBackups(listBackups(dataFolder)))
     fs.rmSync(path.join(folderOf(dataFolder), name), { force: true });
 }

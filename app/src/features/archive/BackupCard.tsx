@@ -46,8 +46,9 @@ export function BackupCard() {
         Backups
       </Words>
       <Words tone="inkQuiet">
-        The whole database as it stands, copied on the server while everybody goes on. The last ten are kept.
-        You can go back to one with your own records; with everybody’s, whoever keeps the server does.
+        The whole database as it stands, copied on the server while everybody goes on. The last ten are kept,
+        and the last one of each of the last thirty days with any. You can go back to one with your own
+        records; with everybody’s, whoever keeps the server does.
       </Words>
       <View style={{ alignItems: 'flex-start' }}>
         <Action
