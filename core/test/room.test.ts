@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { layoutNames, layoutOf, seatWords, type LayoutName, type Seat } from '../src/room/layouts';
 import { allSeated, placesOf, seated, whoSitsAt, withSeatChanged, type Place } from '../src/room/placing';
 import { countsFrom, neighbours, seatingOn } from '../src/room/seatings';
+import { tablesOf } from '../src/room/tables';
 import { seatNames } from '../src/room/seatNames';
 import { lesson } from './records';
 
@@ -42,6 +43,22 @@ test.each<[LayoutName, number, number[]]>([
 ])('at %s, %d students have their neighbours', (layout, count, expected) => {
   const found = [...neighbours(full(layout, count)).values()].map(({ length }) => length);
   expect([0, 1, 2].map((many) => found.filter((length) => length === many).length)).toEqual(expected);
+});
+
+test.each<[LayoutName, number, number]>([
+  ['rows', 24, 0],
+  ['pairs', 24, 12],
+  // The last one sits alone.
+  ['pairs', 25, 12],
+  ['fours', 24, 6],
+  // Of the seventh table one seat is missing: it is no rectangle.
+  ['fours', 27, 6],
+  ['benches', 24, 4],
+])('%s for %d are %d tables to draw', (layout, count, expected) => {
+  const tables = tablesOf(layoutOf(layout, count));
+  expect(tables).toHaveLength(expected);
+  if (layout === 'pairs')
+    for (const { from, to } of tables) expect([to.x - from.x, to.y - from.y]).toEqual([1, 0]);
 });
 
 test('neighbours are so to each other', () => {

@@ -151,7 +151,8 @@ export function ClassScreen() {
           />
         ) : null}
         <Action
-          label="Room plan"
+          label="Room"
+          name="Room plan"
           icon={Armchair}
           onPress={() => {
             router.push({ pathname: '/classes/[sectionId]/room', params: { sectionId } });

@@ -66,7 +66,7 @@ export function Board({ plan, places, names, onPlaces, onSeatEverybody }: BoardP
             : `${liftedName}: tap a seat, or somebody to change with.`}
         </Words>
       </View>
-      <RoomFloor seats={plan.seats} narrowest={72} widest={160} height={56}>
+      <RoomFloor tables seats={plan.seats} narrowest={72} widest={160} height={56}>
         {(seat, box) => {
           const studentId = whoSitsAt(places, seat);
           return (
@@ -176,7 +176,7 @@ function SeatSpot({ id, box, where, studentId, name, lifted, target: asTarget, o
         { borderWidth: marked ? 2 : 1, borderStyle: name === undefined ? 'dashed' : 'solid' },
         { borderColor: marked || asTarget ? palette.slate : palette.line },
         {
-          backgroundColor: marked ? palette.slateWash : name === undefined ? 'transparent' : palette.surface,
+          backgroundColor: marked ? palette.slateWash : name === undefined ? palette.ground : palette.surface,
         },
       ]}
     >

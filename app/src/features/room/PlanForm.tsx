@@ -44,7 +44,7 @@ export function NewPlan({ students, onAccept, onClose }: NewPlanProps) {
       onClose={onClose}
     >
       <Choice name="How the tables stand" value={layout} options={options} onChange={setLayout} />
-      <RoomFloor seats={seats} narrowest={20} widest={48} height={24}>
+      <RoomFloor tables seats={seats} narrowest={20} widest={48} height={24}>
         {({ x, y }, box) => (
           <View
             key={`${x} ${y}`}

@@ -146,9 +146,9 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
   const heldStudent = hold.what === 'student' ? hold.studentId : undefined;
   const { bold, rest } = holdWords(hold, nameOf, known);
   const status = (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), minHeight: 64 }}>
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), minHeight: wide ? 84 : 64 }}>
       <View style={{ flex: 1 }} aria-live="polite">
-        <Words lines={2} style={{ lineHeight: 20 }}>
+        <Words lines={wide ? 3 : 2} style={{ lineHeight: 20 }}>
           <Words bold style={{ lineHeight: 20 }}>
             {bold}
           </Words>

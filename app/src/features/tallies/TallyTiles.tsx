@@ -134,7 +134,7 @@ function AsTheySit({ plan, whole, tiles, tile, lines }: AsTheySitProps) {
   const seated = new Set(plan.places.map(({ studentId }) => studentId));
   return (
     <>
-      <RoomFloor seats={plan.seats} {...seatSize}>
+      <RoomFloor tables seats={plan.seats} {...seatSize}>
         {(seat, box) => {
           const one = bySeat(whoSitsAt(plan.places, seat));
           return one ? (
