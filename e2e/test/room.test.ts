@@ -63,6 +63,22 @@ test('a finger that rests on a student takes hold, and lets go on another seat',
   expect((await seats()).filter((seat) => seat.startsWith('Pupil02'))).toEqual(['Pupil02: row 1, seat 3']);
 });
 
+test('by keys alone: Enter takes a student in hand, Enter on another seat puts them there', async () => {
+  const before = await seats();
+  const press = async (name: string) => {
+    await (await control(page, name)).focus();
+    await page.keyboard.press('Enter');
+  };
+  await press('Pupil05');
+  await says(page, 'Pupil05: tap a seat');
+  await press('Pupil09');
+  expect((await seats()).indexOf('Pupil05: row 2, seat 3')).toBe(
+    before.findIndex((seat) => seat.startsWith('Pupil09')),
+  );
+  await tap(page, 'Take back');
+  expect(await seats()).toEqual(before);
+});
+
 test('a seat is taken away and another put; whoever lost it waits below until everybody is seated', async () => {
   await tap(page, 'Where seats stand');
   await tap(page, 'Take away row 1, seat 1, where Pupil01 sits');

@@ -84,3 +84,54 @@ test('whoever is in trouble everywhere is not so because of a neighbour', () => 
   });
   expect(troubleOf(how)).toEqual([]);
 });
+
+/** Everybody in some trouble now and then; student 0 mostly beside student 1. */
+const mixed: TestClass['how'] = (student, lesson) => ({
+  spoke: 1,
+  away: draw(student, lesson, 5) < 0.05,
+  trouble: draw(student, lesson) < (student === 0 && beside(lesson) ? 0.8 : 0.04) ? 1 : 0,
+});
+const mixedClass = { lessons: 60, students: 8, seatings: [together, apart, again], how: mixed };
+
+test('in whatever order seatings and seats stand, the same is told', () => {
+  const archive = classArchive(mixedClass);
+  const told = listed(archive);
+  expect(told.map(({ sentence }) => sentence).join()).toContain('beside Student 1');
+  const order = fc.shuffledSubarray(archive.more, { minLength: archive.more.length });
+  fc.assert(
+    fc.property(order, fc.boolean(), (more, turned) => {
+      const rows = more.map((row) => {
+        const seating = JSON.parse(row.fields) as { places: unknown[] };
+        return {
+          ...row,
+          fields: JSON.stringify(turned ? { ...seating, places: seating.places.reverse() } : seating),
+        };
+      });
+      expect(listed({ ...archive, more: rows })).toEqual(told);
+    }),
+    { numRuns: 12 },
+  );
+});
+
+test('with other ids, and whole weeks later, the same is told of the same students', () => {
+  const told = (archive: Parameters<typeof listed>[0], idOf: (id: string) => string) =>
+    listed(archive, '2027-12-31').map(({ studentId, concern, strength, evidence }) => [
+      idOf(studentId),
+      concern,
+      strength,
+      evidence.map(({ kind, words }) => (kind === 'pattern' ? words : kind)),
+    ]);
+  const plain = told(classArchive(mixedClass), (id) => id);
+  const renamed = classArchive({ ...mixedClass, idOf: (i) => `z${90 - i}` });
+  expect(told(renamed, (id) => `p${90 - Number(id.slice(1))}`)).toEqual(plain);
+  expect(told(classArchive({ ...mixedClass, startsOn: '2026-03-02' }), (id) => id)).toEqual(plain);
+});
+
+test('what an archive says of seats and makes no sense is no seat; everything else is told as ever', () => {
+  const archive = classArchive(mixedClass);
+  const withRows = (fields: string) =>
+    listed({ ...archive, more: [{ table: 'seating', id: 'odd', fields, line: 2 }] });
+  const without = listed({ ...archive, more: [] });
+  expect(withRows('{"sectionId":')).toEqual(without);
+  expect(withRows('{"sectionId":"s","roomPlanId":"plan","startsOn":"soon","places":[]}')).toEqual(without);
+});
