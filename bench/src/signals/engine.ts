@@ -3,6 +3,7 @@ import { watchClass, type WatchItem } from '@slate-path/core/signals/watchClass'
 import type { SimulatedTerm } from '@slate-path/demo/simulator/simulateTerm';
 import type { Concern } from '@slate-path/core/signals/streams';
 import type { PlantedChange } from '@slate-path/demo/simulator/students';
+import { aloneIn, type Alone } from './alone';
 import { rows, termOf } from './terms';
 
 export const concernOf: Record<PlantedChange | 'weekday', Concern> = {
@@ -25,6 +26,10 @@ export interface ClassFigures {
   /** New entries of students of whom nothing changed, by what they rest on, and lessons of students watched. */
   falseEntries: Record<string, number>;
   studentLessons: number;
+  /** Lessons held before the stories began. */
+  onset: number;
+  /** Evidence in one stream alone, by story and stream. */
+  alone: Record<string, Alone>;
   /** Stories whose student was on the list before anything had changed. */
   early: string[];
 }
@@ -43,6 +48,8 @@ export function followClass(seed: string): ClassFigures {
     patternDays: Infinity,
     falseEntries: {},
     studentLessons: 0,
+    onset,
+    alone: {},
     early: [],
   };
   let listed = new Set<string>();
@@ -81,6 +88,8 @@ export function followClass(seed: string): ClassFigures {
     }
     listed = now;
   });
+  const [whole] = observe(term.archive, { asOf: '9999-12-31' });
+  if (whole) figures.alone = aloneIn(whole);
   figures.studentLessons = unchanged(term) * term.moods.length;
   return figures;
 }

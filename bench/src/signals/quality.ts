@@ -5,6 +5,7 @@ import type { PlantedChange } from '@slate-path/demo/simulator/students';
 import type { ClassFigures } from './engine';
 import { oracleEvidence, oracleStreams } from './oracle';
 import { oracleWeekday } from './oracleWeekday';
+import { limitOfPeaks, peaksOf } from './peaks';
 import { plainRules, thresholdFor } from './plainRules';
 import { quantile, rows, termOf } from './terms';
 
@@ -49,21 +50,9 @@ function pathsOf(seed: string, story: PlantedChange): Paths {
   };
 }
 
-/** Evidence set back to zero once it has passed: false alarms of an oracle, at a limit. */
-function oracleLimit(paths: readonly number[][], entries: number): number {
-  const peaks = paths.flatMap((path) => {
-    const found: number[] = [];
-    let peak = 0;
-    for (const score of [...path, 0]) {
-      if (score === 0 && peak > 0) {
-        found.push(peak);
-        peak = 0;
-      } else peak = Math.max(peak, score);
-    }
-    return found;
-  });
-  return peaks.sort((a, b) => b - a)[Math.max(0, Math.round(entries))] ?? Infinity;
-}
+/** The limit at which an oracle has so many false alarms: its evidence is set back to zero once it has passed. */
+const oracleLimit = (paths: readonly number[][], entries: number) =>
+  limitOfPeaks(paths.flatMap(peaksOf), entries);
 
 const delayOf = (path: readonly { lesson: number; score: number }[], onset: number, limit: number) => {
   const found = path.find(({ lesson, score }) => lesson >= onset && score >= limit);
@@ -117,6 +106,28 @@ function comparedWith(seeds: readonly string[], story: PlantedChange, rulePerStu
   };
 }
 
+/**
+ * Delays of the engine's own evidence in the streams of a story alone, each at the oracle's rate of false alarms: what
+ * the engine loses by having to estimate, without what it loses by sharing its false entries among ten streams.
+ */
+function delaysAlone(figures: readonly ClassFigures[], story: PlantedChange): number[] {
+  const streams = oracleStreams[story];
+  const lessons = figures.reduce((sum, { studentLessons }) => sum + studentLessons, 0);
+  const limits = streams.map((stream) =>
+    limitOfPeaks(
+      figures.flatMap(({ alone }) => alone[`${story} ${stream}`]?.peaks ?? []),
+      lessons / falseEvery / streams.length,
+    ),
+  );
+  return figures.map(({ alone, onset }) =>
+    Math.min(
+      ...streams.map((stream, at) =>
+        delayOf(alone[`${story} ${stream}`]?.planted ?? [], onset, limits[at] ?? Infinity),
+      ),
+    ),
+  );
+}
+
 /** Share of the planted weekdays that the oracle calls within seven, at the engine's rate of false patterns. */
 function weekdayByOracle(seeds: readonly string[], falsePerLesson: number): number {
   const others: number[][] = [];
@@ -162,6 +173,7 @@ function report(figures: readonly ClassFigures[], seeds: readonly string[]): Rec
     const engine = figures
       .filter(({ early }) => !early.includes(story))
       .map(({ delays }) => delays[story] ?? Infinity);
+    const alone = delaysAlone(figures, story);
     const errors = figures.flatMap(({ onsetErrors }) =>
       story in onsetErrors ? [onsetErrors[story] ?? 0] : [],
     );
@@ -174,6 +186,7 @@ function report(figures: readonly ClassFigures[], seeds: readonly string[]): Rec
       out[`${goals[story]}: oracle ${name}`] = best ?? NaN;
       out[`${goals[story]}: plain rule ${name}`] = plain ?? NaN;
       out[`${goals[story]}: engine to oracle, ${name}`] = (own ?? NaN) / (best ?? NaN);
+      out[`${goals[story]}: engine alone at the oracle’s rate, ${name}`] = quantile(alone, share);
     }
     out[`${goals[story]}: onset within 3 lessons, share`] = withinThree(errors);
     out[`${goals[story]}: the same by the oracle`] = withinThree(oracleOnsets);
