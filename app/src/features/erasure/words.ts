@@ -14,6 +14,8 @@ const words: Partial<Record<TableName, [one: string, several: string]>> = {
   countComment: ['comment on counts', 'comments on counts'],
   circleMember: ['place in a circle', 'places in circles'],
   studentGroup: ['saved group', 'saved groups'],
+  roomPlan: ['room plan', 'room plans'],
+  seating: ['seating of the class', 'seatings of the class'],
   turn: ['turn', 'turns'],
   sweep: ['engagement level', 'engagement levels'],
   note: ['note', 'notes'],
