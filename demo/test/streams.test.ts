@@ -6,6 +6,7 @@ import { toRecords } from '@slate-path/core/archive/toRecords';
 import { observe } from '@slate-path/core/signals/observe';
 import type { ClassSeries, Slot } from '@slate-path/core/signals/streams';
 import { simulateTerm } from '../src/simulator/simulateTerm';
+import { withOwnIds } from '../src/simulator/withOwnIds';
 import { createTeacher } from '@slate-path/server/accounts/accounts';
 import { bringArchive } from '@slate-path/server/archive/bring';
 import { openDatabase, type OpenDatabase } from '@slate-path/server/database/open';
@@ -27,16 +28,7 @@ function termOf(letter: string): Archive {
     onsetLesson: 20,
     variety: 0.3,
   });
-  const named = (row: object) =>
-    Object.fromEntries(
-      Object.entries(row).map(([key, value]: [string, unknown]) => [
-        key,
-        /(^|_)id$/.test(key) && typeof value === 'string' ? letter + value : value,
-      ]),
-    );
-  return Object.fromEntries(
-    archiveTableNames.map((table) => [table, archive[table].map(named)]),
-  ) as unknown as Archive;
+  return withOwnIds(archive, letter);
 }
 
 const [first, second] = [termOf('a'), termOf('b')];
@@ -63,7 +55,7 @@ afterAll(async () => {
 });
 
 /** A series whatever the order of its students: each value by whose it is. */
-function told({ students, lessons, streams }: ClassSeries) {
+function told({ students, lessons, seatings, streams }: ClassSeries) {
   const byStudent = (values: Float64Array | null) =>
     values && Object.fromEntries(students.map(({ id }, i) => [id, values[i]]));
   const slot = ({ value, exposure, ...when }: Slot) => ({
@@ -75,6 +67,9 @@ function told({ students, lessons, streams }: ClassSeries) {
   return {
     students: Object.fromEntries(students.map(({ id, ...student }) => [id, student])),
     lessons,
+    seatings: seatings
+      .map(({ startsOn, roomPlanId, places }) => ({ startsOn, roomPlanId, places }))
+      .sort((a, b) => (a.startsOn < b.startsOn ? -1 : 1)),
     streams: Object.fromEntries(
       Object.entries(streams).map(([name, slots]) => [name, slots.map((one) => slot(one))]),
     ),
@@ -110,7 +105,8 @@ test.each([
 );
 
 test('every stream has something in it, so that the comparison holds for each', () => {
-  const streams = fromDatabase('as', '2026-02-28')?.streams;
+  const { streams, seatings } = fromDatabase('as', '2026-02-28') ?? {};
+  expect(seatings).toHaveLength(2);
   expect(Object.entries(streams ?? {}).filter(([, slots]) => slots.length === 0)).toEqual([]);
 });
 

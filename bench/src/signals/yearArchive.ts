@@ -1,5 +1,6 @@
 import { emptyArchive, type Archive } from '@slate-path/core/archive/tables';
 import { simulateTerm } from '@slate-path/demo/simulator/simulateTerm';
+import { withOwnIds } from '@slate-path/demo/simulator/withOwnIds';
 
 export interface YearSize {
   classes: number;
@@ -24,15 +25,8 @@ const recorded = [
   'notes',
   'note_students',
   'note_topics',
+  'more',
 ] as const;
-
-const isId = (column: string) => column === 'id' || column.endsWith('_id');
-
-/** Ids in the fields of a record that the format has no file for. */
-const withOwnIds = (fields: string, prefix: string) =>
-  JSON.stringify(JSON.parse(fields), (key, value: unknown) =>
-    key.endsWith('Id') && typeof value === 'string' ? prefix + value : value,
-  );
 
 /** Several simulated classes in one archive, each with ids of its own. */
 export function yearArchive({ classes, students, weeks }: YearSize): Archive {
@@ -48,17 +42,8 @@ export function yearArchive({ classes, students, weeks }: YearSize): Archive {
       onsetLesson: weeks * 5 - 30,
       variety: 0.25,
     });
-    const prefix = `c${index}-`;
-    for (const { table, id, fields, line } of archive.more)
-      all.more.push({ table, id: prefix + id, fields: withOwnIds(fields, prefix), line });
-    for (const table of recorded)
-      for (const row of archive[table]) {
-        const own = Object.entries(row).map(([column, value]) => [
-          column,
-          isId(column) && typeof value === 'string' ? prefix + value : value,
-        ]);
-        (all[table] as object[]).push(Object.fromEntries(own) as object);
-      }
+    const own = withOwnIds(archive, `c${index}-`);
+    for (const table of recorded) (all[table] as object[]).push(...own[table]);
   }
   return all;
 }

@@ -1,5 +1,4 @@
-import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
-import { memo, useCallback, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useMemo, useState } from 'react';
 import { ScrollView, View, type LayoutChangeEvent } from 'react-native';
 import Svg, { Ellipse } from 'react-native-svg';
 import { placeOnto, seatsOn } from '@slate-path/core/circle/seating';
@@ -12,7 +11,10 @@ import { radius } from '../../theme/tokens';
 import { makeChange } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
 import { goalWords } from './goalWords';
+import type { Place } from './MovableSeats';
 import { talliesOf } from './circles';
+
+const MovableSeats = lazy(() => import('../arranging').then((found) => ({ default: found.MovableSeats })));
 
 interface RingProps {
   circle: Circle;
@@ -21,13 +23,6 @@ interface RingProps {
   heldId: string | null;
   arranging: boolean;
   onTap: (studentId: string) => void;
-}
-
-interface Place {
-  left: number;
-  top: number;
-  width: number;
-  height: number;
 }
 
 /** Seats shrink as the circle grows, but stay as large as a thumb. */
@@ -134,71 +129,11 @@ const Seat = memo(function Seat({ circle, member, name, place, held, onTap }: Se
   );
 });
 
-interface MovableProps {
-  id: string;
-  name: string;
-  place: Place;
-  /** Whether this one was tapped to be put somewhere. */
-  lifted: boolean;
-  onTap: () => void;
-}
-
-/** A seat while they are arranged: dragged onto another, or tapped and then the other one tapped. */
-function MovableSeat({ id, name, place, lifted, onTap }: MovableProps) {
-  const palette = usePalette();
-  const { setNodeRef: asDrop, isOver } = useDroppable({ id });
-  const { setNodeRef: asDrag, listeners, transform, isDragging } = useDraggable({ id });
-  const ref = useCallback(
-    (node: unknown) => {
-      asDrop(node as HTMLElement | null);
-      asDrag(node as HTMLElement | null);
-    },
-    [asDrop, asDrag],
-  );
-  const marked = lifted || isOver;
-  return (
-    <View
-      ref={ref}
-      role="button"
-      tabIndex={0}
-      aria-label={lifted ? `${name}: tap where to sit` : `Move ${name}`}
-      {...({
-        ...listeners,
-        onClick: onTap,
-        onKeyDown: (event: KeyboardEvent) => {
-          if (event.key === 'Enter' || event.key === ' ') onTap();
-        },
-      } as object)}
-      style={[
-        {
-          position: 'absolute',
-          ...place,
-          alignItems: 'center',
-          justifyContent: 'center',
-          borderRadius: radius.card,
-          borderWidth: marked ? 2 : 1,
-          borderStyle: 'dashed',
-          borderColor: marked ? palette.slate : palette.inkQuiet,
-          backgroundColor: isDragging || marked ? palette.slateWash : palette.surface,
-          zIndex: isDragging ? 2 : 0,
-          transform: [{ translateX: transform?.x ?? 0 }, { translateY: transform?.y ?? 0 }],
-        },
-        { touchAction: 'none', cursor: 'grab' } as object,
-      ]}
-    >
-      <Words lines={1} style={{ fontSize: 15, lineHeight: 20 }}>
-        {name}
-      </Words>
-    </View>
-  );
-}
-
 /** The circle as it sits in the room, the first at the top, on clockwise. */
 export function Ring({ circle, members, names, heldId, arranging, onTap }: RingProps) {
   const palette = usePalette();
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [lifted, setLifted] = useState<string | null>(null);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const onLayout = ({ nativeEvent: { layout } }: LayoutChangeEvent) => {
     setSize({ width: layout.width, height: layout.height });
   };
@@ -240,25 +175,18 @@ export function Ring({ circle, members, names, heldId, arranging, onTap }: RingP
             />
           </Svg>
           {arranging ? (
-            <DndContext
-              sensors={sensors}
-              onDragEnd={({ active, over }) => {
-                if (over) move(String(active.id), String(over.id));
-              }}
-            >
-              {members.map(({ studentId }, index) => (
-                <MovableSeat
-                  key={studentId}
-                  id={studentId}
-                  name={names.get(studentId) ?? ''}
-                  place={placeOf(index)}
-                  lifted={lifted === studentId}
-                  onTap={() => {
-                    tapToMove(studentId);
-                  }}
-                />
-              ))}
-            </DndContext>
+            <Suspense fallback={null}>
+              <MovableSeats
+                seats={members.map(({ studentId }, index) => ({
+                  id: studentId,
+                  name: names.get(studentId) ?? '',
+                  place: placeOf(index),
+                }))}
+                lifted={lifted}
+                onMove={move}
+                onTap={tapToMove}
+              />
+            </Suspense>
           ) : (
             members.map((member, index) => (
               <Seat

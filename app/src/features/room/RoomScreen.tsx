@@ -1,7 +1,7 @@
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import Plus from 'lucide-react-native/icons/plus';
 import { useLocalSearchParams } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { RoomPlan, Student } from '@slate-path/core/records/schema';
 import { allSeated, placesOf, withSeatChanged } from '@slate-path/core/room/placing';
@@ -20,10 +20,11 @@ import { useNow } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
-import { Board } from './Board';
 import { NewPlan, RenamePlan } from './PlanForm';
 import { planInUse, plansOf, roomHistory, savePlan, useCountsFrom } from './plans';
 import { SeatsEditor } from './SeatsEditor';
+
+const Board = lazy(() => import('../arranging').then((found) => ({ default: found.Board })));
 
 /** Who is in a class today, in the order of its list. */
 function useClass(sectionId: string, date: string): Student[] {
@@ -189,17 +190,19 @@ function OpenPlan({ plan, students, since, today, startsOn, onRemoved }: OpenPla
         onChange={setWork}
       />
       {work === 'students' ? (
-        <Board
-          plan={plan}
-          places={places}
-          names={names}
-          onPlaces={(next) => {
-            save({ places: next });
-          }}
-          onSeatEverybody={() => {
-            save({ places: allSeated({ ...plan, places }, [...names.keys()]) });
-          }}
-        />
+        <Suspense fallback={null}>
+          <Board
+            plan={plan}
+            places={places}
+            names={names}
+            onPlaces={(next) => {
+              save({ places: next });
+            }}
+            onSeatEverybody={() => {
+              save({ places: allSeated({ ...plan, places }, [...names.keys()]) });
+            }}
+          />
+        </Suspense>
       ) : (
         <SeatsEditor
           plan={plan}
