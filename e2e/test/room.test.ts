@@ -40,6 +40,8 @@ test('a class is seated in pairs with one tap, and two change places by two; bot
   await tap(page, 'New plan');
   await tap(page, 'Make the plan');
   await says(page, '14 of 14 have a seat');
+  // The board is a piece of its own, fetched when it is first wanted.
+  await control(page, 'Pupil01: row 1, seat 1');
   expect((await seats()).slice(0, 2)).toEqual(['Pupil01: row 1, seat 1', 'Pupil02: row 1, seat 2']);
   await tap(page, 'Pupil01');
   await says(page, 'Pupil01: tap a seat, or somebody to change with.');
@@ -72,9 +74,8 @@ test('by keys alone: Enter takes a student in hand, Enter on another seat puts t
   await press('Pupil05');
   await says(page, 'Pupil05: tap a seat');
   await press('Pupil09');
-  expect((await seats()).indexOf('Pupil05: row 2, seat 3')).toBe(
-    before.findIndex((seat) => seat.startsWith('Pupil09')),
-  );
+  const where = before.find((seat) => seat.startsWith('Pupil09'))?.replace('Pupil09', 'Pupil05');
+  expect(await seats()).toContain(where);
   await tap(page, 'Take back');
   expect(await seats()).toEqual(before);
 });
@@ -107,7 +108,7 @@ test('a second plan waits until it is used; both are there after the server was 
   await control(page, 'Long benches · in use');
   await tap(page, 'Pairs');
   await says(page, 'Not in use');
-  expect(await seats()).toContain('Pupil03: row 1, seat 1');
+  await control(page, 'Pupil03: row 1, seat 1');
 });
 
 test('in the lesson they are tallied as they sit, also in the next lesson and on another device', async () => {
