@@ -1,6 +1,7 @@
 import { followStreams } from '@slate-path/core/signals/followStreams';
 import { limitsFor } from '@slate-path/core/signals/limits';
-import { streamNames, type ClassSeries, type StreamName } from '@slate-path/core/signals/streams';
+import type { ClassSeries, StreamName } from '@slate-path/core/signals/streams';
+import { watchedSeries } from '@slate-path/core/signals/watchClass';
 import { oracleStreams } from './oracle';
 import { peaksOf } from './peaks';
 import { rows } from './terms';
@@ -21,21 +22,15 @@ const observations = 1600;
  * part of the limit, for of whoever hardly ever does a thing less is asked.
  */
 function evidenceIn(series: ClassSeries, stream: StreamName): Path[] {
-  const streams = Object.fromEntries(
-    streamNames.map((name) => [name, name === stream ? series.streams[name] : []]),
-  ) as ClassSeries['streams'];
   const limitAt = limitsFor(stream, observations);
   const paths = series.students.map((): Path => []);
-  followStreams(
-    { ...series, streams },
-    {
-      limitOf: () => () => Infinity,
-      heard: (_stream, i, { evidence, recent }, model) => {
-        const score = evidence / limitAt(model.rarity(i));
-        paths[i]?.push({ lesson: recent.lessons.at(-1) ?? 0, score });
-      },
+  followStreams(watchedSeries(series, new Set([stream])), {
+    limitOf: () => () => Infinity,
+    heard: (_stream, i, { evidence, recent }, model) => {
+      const score = evidence / limitAt(model.rarity(i));
+      paths[i]?.push({ lesson: recent.lessons.at(-1) ?? 0, score });
     },
-  );
+  });
   return paths;
 }
 

@@ -9,6 +9,9 @@ export interface Seated {
   places: readonly Place[];
 }
 
+/** A day by which every seating has begun, also one that counts from tomorrow. */
+export const lastDay = '9999-12-31';
+
 /** The last of them that had begun by a day. @param seatings of one class, in any order */
 export function seatingOn<S extends Seated>(seatings: readonly S[], date: string): S | undefined {
   return seatings

@@ -2,6 +2,8 @@ import { z } from 'zod';
 import { Between, In, IsNull, type DataSource } from 'typeorm';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import { Id, LocalDate, recordSchema, type Lesson, type Seating } from '@slate-path/core/records/schema';
+import { groupBy } from '@slate-path/core/records/groupBy';
+import { lastDay, seatingOn } from '@slate-path/core/room/seatings';
 import { ChangeEntity, ErasureEntity } from '../database/entities';
 import { ownerOf, route } from '../http/route';
 import type { Services } from '../services';
@@ -52,10 +54,12 @@ async function lastErasure(read: DataSource, teacherId: string): Promise<string 
 
 /** Of each class the last that is not removed, and all that are: a device may still have them. */
 function lastSeatings(seatings: readonly Seating[]): Seating[] {
-  const last = new Map<string, Seating>();
-  for (const one of seatings.filter(({ removed }) => !removed))
-    if ((last.get(one.sectionId)?.startsOn ?? '') < one.startsOn) last.set(one.sectionId, one);
-  return seatings.filter((one) => one.removed || last.get(one.sectionId) === one);
+  const kept = groupBy(
+    seatings.filter(({ removed }) => !removed),
+    ({ sectionId }) => sectionId,
+  );
+  const last = [...kept.values()].flatMap((ofClass) => seatingOn(ofClass, lastDay) ?? []);
+  return [...last, ...seatings.filter(({ removed }) => removed)];
 }
 
 const Line = z.object({

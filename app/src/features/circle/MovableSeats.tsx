@@ -1,21 +1,16 @@
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import { useCallback } from 'react';
 import { View } from 'react-native';
+import { grabbed } from '../../parts/grabbed';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { radius } from '../../theme/tokens';
-
-export interface Place {
-  left: number;
-  top: number;
-  width: number;
-  height: number;
-}
+import type { Box } from '../room/floor';
 
 interface MovableProps {
   id: string;
   name: string;
-  place: Place;
+  place: Box;
   /** Whether this one was tapped to be put somewhere. */
   lifted: boolean;
   onTap: () => void;
@@ -40,13 +35,7 @@ function MovableSeat({ id, name, place, lifted, onTap }: MovableProps) {
       role="button"
       tabIndex={0}
       aria-label={lifted ? `${name}: tap where to sit` : `Move ${name}`}
-      {...({
-        ...listeners,
-        onClick: onTap,
-        onKeyDown: (event: KeyboardEvent) => {
-          if (event.key === 'Enter' || event.key === ' ') onTap();
-        },
-      } as object)}
+      {...grabbed(onTap, listeners)}
       style={[
         {
           position: 'absolute',
@@ -72,7 +61,7 @@ function MovableSeat({ id, name, place, lifted, onTap }: MovableProps) {
 }
 
 interface MovableSeatsProps {
-  seats: readonly { id: string; name: string; place: Place }[];
+  seats: readonly { id: string; name: string; place: Box }[];
   /** Whoever was tapped to be put somewhere. */
   lifted: string | null;
   onMove: (studentId: string, ontoId: string) => void;

@@ -10,8 +10,8 @@ import { usePalette } from '../../theme/theme';
 import { radius } from '../../theme/tokens';
 import { makeChange } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
+import type { Box } from '../room/floor';
 import { goalWords } from './goalWords';
-import type { Place } from './MovableSeats';
 import { talliesOf } from './circles';
 
 const MovableSeats = lazy(() => import('../arranging').then((found) => ({ default: found.MovableSeats })));
@@ -31,7 +31,7 @@ function seatSize(seats: number, width: number): { width: number; height: number
   return { width: Math.min(wanted, width / 3.9), height: seats <= 8 ? 60 : 50 };
 }
 
-const nowhere: Place = { left: 0, top: 0, width: 0, height: 0 };
+const nowhere: Box = { left: 0, top: 0, width: 0, height: 0 };
 
 const gap = 4;
 
@@ -42,14 +42,14 @@ function placesOn(
   room: { width: number; height: number },
 ) {
   const ratio = room.height / seat.height / (room.width / seat.width);
-  return seatsOn(count, ratio).map(({ x, y }): Place => ({
+  return seatsOn(count, ratio).map(({ x, y }): Box => ({
     left: x * room.width,
     top: y * room.height,
     ...seat,
   }));
 }
 
-function touches(a: Place, b: Place): boolean {
+function touches(a: Box, b: Box): boolean {
   return Math.abs(a.left - b.left) < a.width + gap && Math.abs(a.top - b.top) < a.height + gap;
 }
 
@@ -85,7 +85,7 @@ interface SeatProps {
   circle: Circle;
   member: CircleMember;
   name: string;
-  place: Place;
+  place: Box;
   held: boolean;
   onTap: (studentId: string) => void;
 }
@@ -139,7 +139,7 @@ export function Ring({ circle, members, names, heldId, arranging, onTap }: RingP
   };
   // The same objects until the ring changes, so that a stroke draws one seat and no other.
   const { height, room, places } = useMemo(() => ringOf(members.length, size), [members.length, size]);
-  const placeOf = (index: number): Place => places[index] ?? nowhere;
+  const placeOf = (index: number): Box => places[index] ?? nowhere;
   const move = (studentId: string, ontoId: string) => {
     if (studentId === ontoId) return;
     const seated = members.map((member) => ({ id: member.studentId, place: member.place }));

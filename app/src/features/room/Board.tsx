@@ -13,6 +13,7 @@ import { seatWords, type Seat } from '@slate-path/core/room/layouts';
 import { seated, whoSitsAt, type Place } from '@slate-path/core/room/placing';
 import type { RoomPlan } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
+import { grabbed } from '../../parts/grabbed';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { radius, space, target } from '../../theme/tokens';
@@ -115,19 +116,6 @@ export function Board({ plan, places, names, onPlaces, onSeatEverybody }: BoardP
   );
 }
 
-/** What is tapped and dragged alike, by mouse, finger or key. */
-function spot(onTap: () => void, listeners: object | undefined): object {
-  return {
-    ...listeners,
-    onClick: onTap,
-    onKeyDown: (event: KeyboardEvent) => {
-      if (event.key !== 'Enter' && event.key !== ' ') return;
-      event.preventDefault();
-      onTap();
-    },
-  };
-}
-
 interface SeatSpotProps {
   id: string;
   box: Box;
@@ -170,7 +158,7 @@ function SeatSpot({ id, box, where, studentId, name, lifted, target: asTarget, o
       role="button"
       tabIndex={0}
       aria-label={`${words}: ${where}${lifted ? ', in hand' : ''}`}
-      {...spot(onTap, undefined)}
+      {...grabbed(onTap, undefined)}
       style={[
         { position: 'absolute', ...box, borderRadius: radius.card, zIndex: isDragging ? 2 : 0 },
         { borderWidth: marked ? 2 : 1, borderStyle: name === undefined ? 'dashed' : 'solid' },
@@ -226,7 +214,7 @@ function Standing({ studentId, name, lifted, onTap }: StandingProps) {
       role="button"
       tabIndex={0}
       aria-label={`${name}: no seat yet${lifted ? ', in hand' : ''}`}
-      {...spot(onTap, listeners)}
+      {...grabbed(onTap, listeners)}
       style={[
         {
           minHeight: target,

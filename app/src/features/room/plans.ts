@@ -2,7 +2,7 @@ import { addDays } from '@slate-path/core/calendar/localTime';
 import type { LocalMoment } from '@slate-path/core/calendar/zone';
 import { listOf, type Records } from '@slate-path/core/records/records';
 import type { RoomPlan, Seating } from '@slate-path/core/records/schema';
-import { countsFrom, seatingOn } from '@slate-path/core/room/seatings';
+import { countsFrom, lastDay, seatingOn } from '@slate-path/core/room/seatings';
 import { useAllLessons } from '../lesson/lessons';
 import { makeChange } from '../records/outbox';
 
@@ -27,8 +27,6 @@ export function planInUse(
   const plan = seating && records.roomPlan[seating.roomPlanId];
   return plan && !plan.removed ? { plan, seating } : null;
 }
-
-const lastDay = '9999-12-31';
 
 /** Whose last change *Take back* takes back. */
 export const roomHistory = (sectionId: string) => `room ${sectionId}`;

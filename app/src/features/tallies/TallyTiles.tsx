@@ -47,6 +47,7 @@ export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTil
   const wide = useWide();
   const plan = useSeats(lesson.sectionId);
   const order = tileOrder.use();
+  const onSeats = useMemo(() => seatNames(rows.map(({ student }) => student)), [rows]);
   const [room, setRoom] = useState(useWindowDimensions().width - 2 * edge);
   const tiles = rows.map((row): Tile => ({
     id: row.student.id,
@@ -72,7 +73,6 @@ export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTil
     tile({ ...one, name: onSeats.get(one.id ?? '') ?? one.name }, width, !wide);
   const lines = (some: readonly Tile[]) => <Lines {...{ tile, room }} tiles={some} across={wide ? 5 : 3} />;
   const seats = order === 'seat' ? plan : null;
-  const onSeats = useMemo(() => seatNames(rows.map(({ student }) => student)), [rows]);
   return (
     <ScrollView
       style={{ flex: 1, backgroundColor: palette.ground }}
