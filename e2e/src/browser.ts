@@ -1,7 +1,13 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from 'puppeteer-core';
+import puppeteer, {
+  type Browser,
+  type BrowserContext,
+  type ElementHandle,
+  type HTTPRequest,
+  type Page,
+} from 'puppeteer-core';
 
 const chromiumFlags = [
   '--headless',
@@ -161,4 +167,25 @@ export async function saved(page: Page): Promise<void> {
         `The page is not saved. It says “${await textOf(page, 'saved-sign')}”:\n${await textOf(page)}`,
       );
     });
+}
+
+/**
+ * Keeps what the page asks the network for from arriving, where its address has this in it, as slow wi-fi would.
+ * @returns lets it arrive
+ */
+export async function hold(page: Page, part: string): Promise<() => Promise<void>> {
+  const held: HTTPRequest[] = [];
+  const onRequest = (request: HTTPRequest) => {
+    if (request.url().includes(part)) held.push(request);
+    else void request.continue();
+  };
+  await page.setBypassServiceWorker(true);
+  await page.setRequestInterception(true);
+  page.on('request', onRequest);
+  return async () => {
+    page.off('request', onRequest);
+    await Promise.all(held.map((request) => request.continue()));
+    await page.setRequestInterception(false);
+    await page.setBypassServiceWorker(false);
+  };
 }

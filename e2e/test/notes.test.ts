@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core';
 import type { FollowUp, Note, NoteStudent, NoteTopic } from '@slate-path/core/records/schema';
-import { openPage, saved, says, tap, textOf, type } from '../src/browser';
+import { hold, openPage, saved, says, tap, textOf, type } from '../src/browser';
 import { change, send, type Classroom } from '../src/classroom';
 import { closeSchool, openSchool, signIn } from '../src/school';
 import type { RestartableServer } from '../src/server';
@@ -112,6 +112,22 @@ test('a question of two with one name stays with the note until it is answered',
   expect(note.map(({ text }) => text)).toEqual(['mei late']);
   expect(note[0]?.doubts).toEqual([]);
   expect(noteStudent).toMatchObject([{ studentId: meiTanaka, spans: [{ from: 0, to: 3 }] }]);
+});
+
+test('a note that is sent before anything can read it waits for that, and loses no name', async () => {
+  const release = await hold(page, '/reading-');
+  await page.reload();
+  await says(page, 'Dario Quispe');
+  await typeNote('dario and mei late');
+  await page.keyboard.press('Enter');
+  await says(page, 'Your words are safe here.');
+  expect((await notes()).note).toEqual([]);
+  await release();
+  await says(page, 'Noted about Dario');
+  await saved(page);
+  const { note, noteStudent } = await notes();
+  expect(note).toMatchObject([{ text: 'dario and mei late', doubts: [{ from: 10, to: 13 }] }]);
+  expect(noteStudent.map(({ studentId }) => studentId)).toEqual([dario]);
 });
 
 test('a topic made afterwards takes the earlier notes along, all as one, and gives them back', async () => {

@@ -1,7 +1,7 @@
 import type { Browser, Page } from 'puppeteer-core';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import { fillDemo } from '@slate-path/demo/fill';
-import { openBrowser, openPage, saved, says, tap, textOf, type } from '../src/browser';
+import { hold, openBrowser, openPage, saved, says, tap, textOf, type } from '../src/browser';
 import { teacher } from '../src/classroom';
 import { RestartableServer } from '../src/server';
 
@@ -44,9 +44,18 @@ async function goTo(date: string): Promise<void> {
   await says(page, 'It proposes, with evidence; you decide.');
 }
 
+test('until the first list has come nothing on the page reads as an answer', async () => {
+  const release = await hold(page, '/api/watch');
+  await page.goto(`${server.address}/watch`);
+  await says(page, 'Asking the server…');
+  expect(await textOf(page)).not.toMatch(/Needs me \d|Over a line \d|Nobody/);
+  await release();
+  await says(page, 'It proposes, with evidence', 30_000);
+  expect(await textOf(page)).toMatch(/Needs me [1-9]/);
+});
+
 test('each story of the demo is on the list, with its sentence', async () => {
   await open('/watch');
-  // The first list of all is reckoned from everything, which takes its time on a busy machine.
   await says(page, 'Tomasz Afolabi', 30_000);
   for (const words of [
     /Tomasz missed (six|seven) of the last seven Mondays/,

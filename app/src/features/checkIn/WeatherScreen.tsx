@@ -22,6 +22,7 @@ import { rowHeight, space } from '../../theme/tokens';
 import { useAllLessons } from '../lesson/lessons';
 import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 
@@ -65,6 +66,7 @@ export function WeatherScreen() {
   const router = useRouter();
   const section = useRecords((state) => state.current.section[sectionId]);
   const { state } = useView(`/api/lessons?from=${addDays(now.date, -7 * weeksBack)}&to=${now.date}`);
+  const asking = useAsking();
   const { lessons, rows } = useWeather(sectionId, wide ? 16 : 4);
   const last = lessons.at(-1);
   const names = (found: readonly WeatherRow[]) => found.map(({ student }) => shortName(student)).join(', ');
@@ -91,7 +93,7 @@ export function WeatherScreen() {
           <Table lessons={lessons} rows={rows} wide={wide} />
         </>
       ) : state === 'loading' ? (
-        <Words tone="inkQuiet">Asking the server…</Words>
+        <Words tone="inkQuiet">{asking}</Words>
       ) : (
         <Empty
           title="Nobody has checked in yet"

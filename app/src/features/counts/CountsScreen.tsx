@@ -22,6 +22,7 @@ import { space } from '../../theme/tokens';
 import { listOf } from '@slate-path/core/records/records';
 import { useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { usualRanges } from '../totals/ranges';
@@ -68,6 +69,7 @@ export function CountsScreen() {
   const span = ranges.find(({ key }) => key === rangeKey) ?? ranges[0] ?? { from: now.date, to: now.date };
   const path = `/api/sections/${encodeURIComponent(sectionId)}/counts`;
   const { state, answer } = useView<ClassCounts>(`${path}?from=${span.from}&to=${span.to}`);
+  const asking = useAsking('for the counts');
   const [grouping, setGrouping] = useState<CountGrouping>('student');
   const [studentId, setStudentId] = useState<string | null>(null);
   const [per, setPer] = useState<'hour' | 'sum'>('hour');
@@ -237,7 +239,7 @@ export function CountsScreen() {
       />
     </Card>
   ) : (
-    <Words tone="inkQuiet">Asking the server for the counts…</Words>
+    <Words tone="inkQuiet">{asking}</Words>
   );
   return (
     <Page

@@ -7,12 +7,12 @@ import { View } from 'react-native';
 import { space } from '../../theme/tokens';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
+import { setupPath, useView } from '../records/views';
 
 /** No lesson to show: what is missing, and the one action that brings it. */
 export function NoLesson({ asked }: { asked: string | undefined }) {
   const router = useRouter();
-  const { state } = useView('/api/setup');
+  const { state } = useView(setupPath);
   const classes = useRecords((records) => listOf(records.current, 'section').length);
   const terms = useRecords((records) => listOf(records.current, 'term').length);
   const removed = useRecords(

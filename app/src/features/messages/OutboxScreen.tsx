@@ -17,6 +17,7 @@ import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
 import { zoneOf } from '../records/clock';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 
@@ -35,6 +36,7 @@ export function OutboxScreen() {
   const zone = useZone();
   const [open, setOpen] = useState<Message | null>(null);
   const { answer, state } = useView<{ deliveries: Delivery[] }>('/api/outbox');
+  const asking = useAsking();
   const current = useRecords((records) => records.current);
   const sentAt = new Map(answer?.deliveries.map(({ messageId, deliveredAt }) => [messageId, deliveredAt]));
   const messages = listOf(current, 'message').sort((a, b) => (a.writtenAt < b.writtenAt ? 1 : -1));
@@ -53,12 +55,14 @@ export function OutboxScreen() {
       note="A mail server of our own stands in for a real one: it keeps each message as a file, and sends nothing out."
       back={{ to: '/desk', name: 'Back to the desk' }}
     >
-      {messages.length === 0 ? (
-        <Empty title={state === 'loading' ? 'Asking the server…' : 'Nothing has been written yet'}>
+      {messages.length > 0 ? null : state === 'loading' ? (
+        <Words tone="inkQuiet">{asking}</Words>
+      ) : (
+        <Empty title="Nothing has been written yet">
           Open a lesson, then its menu, and write to those away; or write to a class from its page. What was
           written, to whom and when stands here and on each student’s path.
         </Empty>
-      ) : null}
+      )}
       {notices.map((found) => {
         const [first] = found;
         if (!first) return null;

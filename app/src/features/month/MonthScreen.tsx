@@ -17,6 +17,7 @@ import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { MarkDetail } from '../lesson/MarkDetail';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { useNameOrder } from '../people/nameOrder';
@@ -62,6 +63,7 @@ export function MonthScreen() {
   const [open, setOpen] = useState<Open | null>(null);
   const section = useRecords((state) => state.current.section[sectionId]);
   const { state } = useView(`/api/sections/${encodeURIComponent(sectionId)}/months/${month}`);
+  const asking = useAsking('for this month');
   const found = useMonth(sectionId, month);
   const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
   const close = () => {
@@ -90,7 +92,7 @@ export function MonthScreen() {
           Lessons stand here when the class meets on days of the term that are not off.
         </Empty>
       ) : state === 'loading' ? (
-        <Words tone="inkQuiet">Asking the server for this month…</Words>
+        <Words tone="inkQuiet">{asking}</Words>
       ) : wide ? (
         <MonthGrid month={found} onOpen={setOpen} />
       ) : (

@@ -3,7 +3,7 @@ import Lock from 'lucide-react-native/icons/lock';
 import LockOpen from 'lucide-react-native/icons/lock-open';
 import SendHorizontal from 'lucide-react-native/icons/send-horizontal';
 import X from 'lucide-react-native/icons/x';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { happenedAt } from '@slate-path/core/notes/findTimes';
 import { noteLinks, type NoteLinks } from '@slate-path/core/notes/links';
@@ -19,7 +19,7 @@ import { useRecords } from '../records/useRecords';
 import { clearDraft, closeDraft, correctDraft, useDraft, writeDraft } from './draft';
 import { NoteField } from './NoteField';
 import { useNotePlace, useRoom, type NotePlace } from './place';
-import { useReader } from './useReader';
+import { unread, useReader } from './useReader';
 import { Understood } from './Understood';
 import { keepNote } from './write';
 
@@ -63,6 +63,8 @@ export default function NoteComposer() {
   const text = useDraft((draft) => draft.text);
   const own = useDraft((draft) => draft.own);
   const [noTime, setNoTime] = useState(false);
+  // Sent before anything could be read: it goes as soon as it is.
+  const [sent, setSent] = useState(false);
   const place = useNotePlace();
   const corrections = usePlaced(place);
   const read = useReader(place.sectionId);
@@ -73,17 +75,24 @@ export default function NoteComposer() {
   // A long one (pasted, as a rule) is read behind the keys, not before them.
   const late = useDeferredValue(text);
   const asked = text.length > longNote ? late : text;
-  const reading = useMemo(() => read(asked), [asked, read]);
+  const reading = useMemo(() => read?.(asked) ?? unread, [asked, read]);
   const links = useMemo(() => noteLinks(asked, reading, corrections), [asked, reading, corrections]);
   const time = noTime ? null : happenedAt(reading.times, now.time);
   const empty = text.trim() === '';
   const send = () => {
     if (empty) return;
+    if (!read) {
+      setSent(true);
+      return;
+    }
     const { lesson, sectionId } = place;
     const whole = asked === text ? links : noteLinks(text, read(text), corrections);
     const noteId = keepNote({ text, links: whole, happenedAt: time, lesson, sectionId, place: room, own });
     clearDraft({ noteId, words: keptWords(whole) });
   };
+  useEffect(() => {
+    if (sent && read) send();
+  });
   return (
     <View
       role="form"
@@ -106,7 +115,10 @@ export default function NoteComposer() {
         <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: space(1) }}>
           <NoteField
             value={text}
-            onChange={writeDraft}
+            onChange={(typed) => {
+              setSent(false);
+              writeDraft(typed);
+            }}
             onSend={send}
             onLeave={closeDraft}
             placeholder="Who, what, until when"
@@ -122,7 +134,11 @@ export default function NoteComposer() {
           </View>
           <IconAction name="Close; what is typed stays" icon={X} onPress={closeDraft} />
         </View>
-        {empty ? (
+        {sent ? (
+          <Words size="small" live>
+            Your words are safe here. They go as soon as your classes are here to read who is meant.
+          </Words>
+        ) : empty ? (
           <Words size="small" tone="inkQuiet">
             {['Just type, or dictate. Names, topics and days are read as you go.', placeWords(place, name)]
               .filter(Boolean)

@@ -20,11 +20,12 @@ import { space } from '../../theme/tokens';
 import { zoneOf } from '../records/clock';
 import { makeChange } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { renewViews, useView } from '../records/views';
 import { correctionsOf, keepEdit, type Ties } from './edit';
 import { FollowUpLine } from './FollowUpLine';
-import { useReader } from './useReader';
+import { unread, useReader } from './useReader';
 import { useMoment } from './ties';
 import { Understood } from './Understood';
 import { notesHistory } from './write';
@@ -36,6 +37,7 @@ export function NoteScreen() {
   const { noteId } = useLocalSearchParams<{ noteId: string }>();
   const note = useRecords((state) => state.current.note[noteId]);
   const { state, answer } = useView<{ versions: NoteVersion[] }>(`/api/notes/${encodeURIComponent(noteId)}`);
+  const asking = useAsking('for this note');
   const waiting = useRecords((state) => state.entries.length > 0);
   useEffect(() => {
     // What was changed here has an earlier text now, which only the server has.
@@ -44,9 +46,7 @@ export function NoteScreen() {
   if (!note || note.removed)
     return (
       <Page title="Note" back={notes} tools={<TakeBack about={notesHistory} />}>
-        <Words tone="inkQuiet">
-          {state === 'loading' ? 'Asking the server for this note…' : 'This note is not here any more.'}
-        </Words>
+        <Words tone="inkQuiet">{state === 'loading' ? asking : 'This note is not here any more.'}</Words>
       </Page>
     );
   return <OpenNote key={note.id} note={note} versions={answer?.versions ?? []} />;
@@ -141,7 +141,7 @@ function NoteEditor({ note }: { note: Note }) {
   const read = useReader(note.sectionId);
   const before = useMemo(() => correctionsOf(note, ties, dueOn), [note, ties, dueOn]);
   const corrections = { ...before, ...corrected };
-  const reading = useMemo(() => read(text), [text, read]);
+  const reading = useMemo(() => read?.(text) ?? unread, [text, read]);
   const links = { ...noteLinks(text, reading, corrections), lookAgainOn: null };
   const changed = text !== note.text || corrected !== null;
   const word = selected.trim();
@@ -182,7 +182,7 @@ function NoteEditor({ note }: { note: Note }) {
           <Action
             label="Keep the change"
             kind="main"
-            disabled={text.trim() === ''}
+            disabled={text.trim() === '' || !read}
             onPress={() => {
               keepEdit(note, text, links, ties);
               setCorrected(null);

@@ -6,10 +6,12 @@ import { isEnrolledOn } from '@slate-path/core/roll/totals';
 import { useNow } from '../records/clock';
 import { remembered } from '../records/remembered';
 import { useRecords } from '../records/useRecords';
+import { setupPath } from '../records/views';
 
 type Reading = typeof import('./reading');
 
-const nothing: NoteReading = { students: [], topics: [], dates: [], times: [], lookAgainOn: null };
+/** What is understood of a text that was not read. */
+export const unread: NoteReading = { students: [], topics: [], dates: [], times: [], lookAgainOn: null };
 
 let loaded: Reading | null = null;
 
@@ -35,13 +37,21 @@ function indices(reading: Reading) {
 
 let made: ReturnType<typeof indices> | null = null;
 
-/** Reads notes with this device's roster, topics and calendar; nothing is read until all of it is here. */
-export function useReader(sectionId: string | null): (text: string) => NoteReading {
+/**
+ * Reads notes with this device's roster, topics and calendar. @returns null until all of that is here; where what
+ * reads could not be fetched, notes stay unread
+ */
+export function useReader(sectionId: string | null): ((text: string) => NoteReading) | null {
   const now = useNow();
+  const isSetUp = useRecords((state) => state.answers[setupPath] !== undefined);
   const current = useRecords((state) => state.current);
   const [reading, setReading] = useState(loaded);
+  const [failed, setFailed] = useState(false);
   useEffect(() => {
-    if (!reading) void loadReading().then(setReading);
+    if (reading) return;
+    loadReading().then(setReading, () => {
+      setFailed(true);
+    });
   }, [reading]);
   const { term, dayOff, meeting, lesson, enrolment, section, student, topic } = current;
   const inHand = useMemo(() => {
@@ -61,7 +71,8 @@ export function useReader(sectionId: string | null): (text: string) => NoteReadi
     return reading?.schoolDays(calendar, now, sectionId);
   }, [reading, term, dayOff, meeting, lesson, now, sectionId]);
   return useMemo(() => {
-    if (!reading || !days) return () => nothing;
+    if (failed) return () => unread;
+    if (!reading || !days || !isSetUp) return null;
     const { names, topics } = (made ??= indices(reading));
     const records = useRecords.getState().current;
     const context = {
@@ -73,5 +84,5 @@ export function useReader(sectionId: string | null): (text: string) => NoteReadi
     return (text: string) => reading.readNote(text, context);
     // The indices follow the students and the topics.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [reading, days, inHand, now.date, student, topic]);
+  }, [reading, failed, isSetUp, days, inHand, now.date, student, topic]);
 }

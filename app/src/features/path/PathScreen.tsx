@@ -23,6 +23,7 @@ import { StudentForm } from '../people/StudentForm';
 import { StudentNotes } from '../notes/StudentNotes';
 import { useNow, zoneOf } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { concernName } from '../watch/ConcernCard';
@@ -43,6 +44,7 @@ export function PathScreen() {
   const lessons = useAllLessons();
   const book = useRecords((state) => rollBook(state.current));
   const { state } = useView(`/api/students/${encodeURIComponent(studentId)}/path`);
+  const asking = useAsking('for this path');
   const watch = useWatch();
   const student = current.student[studentId];
   const enrolments = useMemo(
@@ -141,7 +143,7 @@ export function PathScreen() {
           {item.sentence}
         </Words>
       ))}
-      {state === 'loading' ? <Words tone="inkQuiet">Asking the server for this path…</Words> : null}
+      {state === 'loading' ? <Words tone="inkQuiet">{asking}</Words> : null}
       <Card style={{ gap: space(3) }}>
         <PathLanes data={data} today={now.date} />
       </Card>

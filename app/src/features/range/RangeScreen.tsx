@@ -25,6 +25,7 @@ import { PlannedMarks } from '../lesson/PlannedMarks';
 import { useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { LocalDateShape } from '../totals/dateShape';
@@ -89,6 +90,7 @@ export function RangeScreen() {
     read && span.from <= span.to && Date.parse(span.to) - Date.parse(span.from) < 400 * 86_400_000;
   const shown = inOrder ? span : { from: now.date, to: now.date };
   const { state } = useView(`/api/lessons?from=${shown.from}&to=${shown.to}`);
+  const asking = useAsking('what is recorded in these days');
   const wantedPart = partOf(part, times);
   const planned = (standing: Standing, wanted: RangePart) => {
     const standings = listOf(current, 'standing');
@@ -177,9 +179,7 @@ export function RangeScreen() {
           <TakeBack about={rangeHistory} />
         </View>
       ) : null}
-      {state === 'loading' ? (
-        <Words tone="inkQuiet">Asking the server what is recorded in these days…</Words>
-      ) : null}
+      {state === 'loading' ? <Words tone="inkQuiet">{asking}</Words> : null}
       <PlannedMarks
         items={items}
         none={

@@ -29,7 +29,8 @@ function restOf(answer: Record<string, unknown>): Record<string, unknown> {
   return Object.fromEntries(Object.entries(answer).filter(([name]) => !tables.includes(name)));
 }
 
-const setupPath = '/api/setup';
+/** Classes, students, topics, timetable: what every page needs. */
+export const setupPath = '/api/setup';
 
 /** Was a student erased since this device last heard of it? */
 function isErasureNew(setup: Record<string, unknown>): boolean {

@@ -8,7 +8,7 @@ import { space } from '../../theme/tokens';
 import { NoteButton, NoteLine } from '../notes/NoteEntry';
 import { useAccount } from '../records/account';
 import { useNow } from '../records/clock';
-import { useView } from '../records/views';
+import { setupPath, useView } from '../records/views';
 import { KeysHelp } from './KeysHelp';
 import { placeOf, places, type Place } from './places';
 
@@ -54,7 +54,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const wide = useWide();
   const chosen = placeOf(usePathname());
   const demo = useAccount((state) => state.demo);
-  useView('/api/setup');
+  useView(setupPath);
   // On every device, network or not.
   useView('/api/notes/recent');
   return (

@@ -17,6 +17,7 @@ import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { chooseNameOrder, nameOrders, useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { sortings, totalsLines, type Grouping, type Sorting } from './lines';
@@ -89,6 +90,7 @@ export function TotalsScreen() {
   const named = ranges.find(({ key }) => key === rangeKey) ?? ranges[1];
   const span = (rangeKey === other ? typed : null) ?? named ?? { from: now.date, to: now.date };
   const { state, answer } = useView<{ rows: StudentTotals[] }>(`/api/totals?from=${span.from}&to=${span.to}`);
+  const asking = useAsking('for the totals');
   const rows = answer?.rows;
   const lines = useMemo(
     () => (rows ? totalsLines(rows, current, { sectionId, grouping, sorting, order }) : []),
@@ -178,7 +180,7 @@ export function TotalsScreen() {
         {section ? <RollFiles sectionId={sectionId} span={span} order={order} /> : null}
       </View>
       {state === 'loading' ? (
-        <Words tone="inkQuiet">Adding up at the server… This needs the network the first time.</Words>
+        <Words tone="inkQuiet">{asking}</Words>
       ) : lines.length === 0 ? (
         <Empty title="Nothing to add up">
           There are no lessons of this class in these days. Choose another range, or give the class its times

@@ -20,6 +20,7 @@ import { OpenPath } from '../path/OpenPath';
 import { zoneOf } from '../records/clock';
 import { makeChange } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { ActSheet } from './ActSheet';
 import { concernName } from './ConcernCard';
@@ -156,6 +157,7 @@ function Aside({ quiet }: { quiet: Quiet }) {
 export function ConcernScreen() {
   const about = useLocalSearchParams<{ section: string; student: string; concern: string }>();
   const { concerns, sections, state } = useWatch();
+  const asking = useAsking();
   const [acting, setActing] = useState(false);
   const student = useRecords((records) => records.current.student[about.student]);
   const section = useRecords((records) => records.current.section[about.section]);
@@ -168,7 +170,7 @@ export function ConcernScreen() {
   const title = student ? displayName(student) : 'Concern';
   if (!shown)
     return (
-      <Page title={title} back={back} note={state === 'loading' ? 'Asking the server…' : undefined}>
+      <Page title={title} back={back} note={state === 'loading' ? asking : undefined}>
         {state === 'loading' ? null : (
           <Empty title="No concern any more">
             What was told here is as usual again, or another class was meant.

@@ -14,6 +14,7 @@ import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 
@@ -125,6 +126,7 @@ export function GlanceScreen() {
   const { state, answer } = useView<ClassGlance>(
     `/api/sections/${encodeURIComponent(chosen?.id ?? 'none')}/glance`,
   );
+  const asking = useAsking();
   const students = answer?.students ?? [];
   const columns = wide ? 4 : 1;
   const [first, last] = [answer?.lessons[0], answer?.lessons.at(-1)];
@@ -133,7 +135,7 @@ export function GlanceScreen() {
       title="A class at a glance"
       note={
         state === 'loading'
-          ? 'Asking the server…'
+          ? asking
           : first && last
             ? `${answer?.lessons.length} lessons, ${dayMonth(first.date)} to ${dayMonth(last.date)}; who changed most stands first`
             : undefined

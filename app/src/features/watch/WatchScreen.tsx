@@ -12,6 +12,7 @@ import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { NoteLinks } from '../notes/NoteLinks';
 import { TakeBack } from '../records/TakeBack';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { ActSheet } from './ActSheet';
 import { ConcernCard } from './ConcernCard';
@@ -68,6 +69,7 @@ export function WatchScreen() {
   const wide = useWide();
   const router = useRouter();
   const watch = useWatch();
+  const asking = useAsking();
   const [part, setPart] = useState<Part>('concerns');
   const [sectionId, setSectionId] = useState('');
   const [acting, setActing] = useState<Shown | null>(null);
@@ -125,7 +127,7 @@ export function WatchScreen() {
   return (
     <Page
       title="Who needs me"
-      note={watch.state === 'loading' ? 'Asking the server…' : 'It proposes, with evidence; you decide.'}
+      note={watch.state === 'loading' ? asking : 'It proposes, with evidence; you decide.'}
       tools={
         wide ? (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
@@ -142,7 +144,8 @@ export function WatchScreen() {
         value={part}
         options={(Object.keys(partNames) as Part[]).map((value) => ({
           value,
-          label: `${partNames[value]} ${counts[value]}`,
+          // Zero would be an answer.
+          label: watch.state === 'loading' ? partNames[value] : `${partNames[value]} ${counts[value]}`,
         }))}
         onChange={setPart}
       />
