@@ -103,6 +103,15 @@ test('the moods of a term: school days in order, one week of exams, one cold, an
   );
 });
 
+test('independent days are all alike, but that the teacher looks only now and then', () => {
+  const moods = drawMoods(new Chance('one'), { weeks: 20, startsOn: '2025-12-01', independent: true });
+  for (const mood of moods)
+    expect(mood).toMatchObject({ away: 1, ill: 0, voice: 1, engagement: 0, online: 1, missing: 1 });
+  expect(new Set(moods.map(({ swept }) => swept)).size).toBe(2);
+  const { usuals } = simulateTerm({ ...options, independent: true });
+  for (const { ill, scatter } of usuals.values()) expect([ill, scatter]).toEqual([0, 0.95]);
+});
+
 const options: TermOptions = {
   seed: 'truths',
   students: 30,

@@ -1,7 +1,7 @@
 import { countRatio } from '@slate-path/core/signals/models/countModel';
 import { missing } from '@slate-path/core/signals/models/handInModel';
 import type { ClassSeries, Slot, StreamName } from '@slate-path/core/signals/streams';
-import { engagementScatter, onlineSize } from '@slate-path/demo/simulator/draws';
+import { onlineSize } from '@slate-path/demo/simulator/draws';
 import type { LessonMood } from '@slate-path/demo/simulator/moods';
 import type { SimulatedTerm } from '@slate-path/demo/simulator/simulateTerm';
 import { plantedChanges, type PlantedChange, type Usual } from '@slate-path/demo/simulator/students';
@@ -27,9 +27,9 @@ function normalCdf(z: number): number {
   return z < 0 ? (1 - erf) / 2 : (1 + erf) / 2;
 }
 
-function levelChance(level: number, place: number): number {
-  const below = level === 0 ? 0 : normalCdf((level - 0.5 - place) / engagementScatter);
-  const upTo = level === 3 ? 1 : normalCdf((level + 0.5 - place) / engagementScatter);
+function levelChance(level: number, place: number, scatter: number): number {
+  const below = level === 0 ? 0 : normalCdf((level - 0.5 - place) / scatter);
+  const upTo = level === 3 ? 1 : normalCdf((level + 0.5 - place) / scatter);
   return Math.max(upTo - below, 1e-12);
 }
 
@@ -75,8 +75,8 @@ function ratio(
       );
     case 'engagement':
       return Math.log(
-        levelChance(value, changed.engagement + mood.engagement) /
-          levelChance(value, usual.engagement + mood.engagement),
+        levelChance(value, changed.engagement + mood.engagement, usual.scatter) /
+          levelChance(value, usual.engagement + mood.engagement, usual.scatter),
       );
     case 'voice':
       return countRatio(value, usual.voice * mood.voice * chance, changed.voice * mood.voice * chance, {

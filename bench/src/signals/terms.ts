@@ -7,7 +7,8 @@ export const weeks = 20;
 
 /**
  * One class of the figures: a student for each planted change, one who misses a weekday, 24 who only vary.
- * Seeds: `tune` made the limits, `figures` are for what is told of the engine, `check` for a second look.
+ * Seeds: `tune` made the limits, `figures` are for what is told of the engine, `check` for a second look;
+ * `independent` are classes in which days know nothing of each other.
  */
 export function termOf(seed: string): SimulatedTerm {
   const index = Number(/\d+$/.exec(seed)?.[0] ?? 0);
@@ -20,6 +21,7 @@ export function termOf(seed: string): SimulatedTerm {
     weekday: true,
     onsetLesson: 45 + (index % 10),
     variety: 0.25,
+    independent: seed.startsWith('independent'),
   });
 }
 

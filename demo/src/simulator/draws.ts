@@ -2,7 +2,6 @@ import type { Chance } from './chance';
 import type { LessonMood } from './moods';
 import type { Usual } from './students';
 
-export const engagementScatter = 0.6;
 export const onlineSize = 2;
 
 /** How long an illness lasts that has begun by a day: two to four days together. @returns its last day, or `illUntil` */
@@ -26,7 +25,7 @@ const levelAt = (place: number, lowest: number, highest: number) =>
   Math.min(highest, Math.max(lowest, Math.round(place)));
 
 export function drawEngagement(chance: Chance, usual: Usual, mood: LessonMood): number {
-  return levelAt(chance.normal(usual.engagement + mood.engagement, engagementScatter), 0, 3);
+  return levelAt(chance.normal(usual.engagement + mood.engagement, usual.scatter), 0, 3);
 }
 
 export function drawWeather(chance: Chance, usual: Usual): number {

@@ -18,14 +18,18 @@ export interface LessonMood {
 
 const weekdayFactor = [1.3, 0.9, 0.8, 0.9, 1.35];
 
+/** Everybody as usual. */
+const noMood = { away: 1, ill: 0, voice: 1, engagement: 0, online: 1, missing: 1 };
+
 /**
  * The moods of a term's school days, Monday to Friday: weather and weekdays, a cold that goes round, a week of exams in
  * which all change, and a teacher who looks only now and then.
- * @param startsOn a Monday
+ * @param startsOn a Monday @param independent none of that: one day tells nothing of another; only the teacher looks
+ * now and then
  */
 export function drawMoods(
   chance: Chance,
-  { weeks, startsOn }: { weeks: number; startsOn: string },
+  { weeks, startsOn, independent = false }: { weeks: number; startsOn: string; independent?: boolean },
 ): LessonMood[] {
   const examWeek = chance.whole(5, Math.max(5, weeks - 4));
   const coldFrom = chance.whole(1, Math.max(2, weeks - 3)) * 5;
@@ -33,7 +37,7 @@ export function drawMoods(
     const exam = Math.floor(at / 5) === examWeek;
     const storm = chance.hit(0.03);
     const cold = at >= coldFrom && at < coldFrom + 12;
-    return {
+    const mood = {
       date: format(addDays(parseISO(startsOn), Math.floor(at / 5) * 7 + (at % 5)), 'yyyy-MM-dd'),
       away: (weekdayFactor[at % 5] ?? 1) * (storm ? 4 : 1),
       ill: cold ? 4 : 0.6,
@@ -46,5 +50,6 @@ export function drawMoods(
       noted: chance.hit(0.5),
       taken: chance.hit(0.96),
     };
+    return independent ? { ...mood, ...noMood } : mood;
   });
 }

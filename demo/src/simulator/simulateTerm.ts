@@ -6,7 +6,14 @@ import { Chance } from './chance';
 import { drawEngagement, drawHandIn, drawIllness, drawMissed, drawOnline, drawWeather } from './draws';
 import { drawMoods, type LessonMood } from './moods';
 import { drawSeats } from './seats';
-import { drawCulture, drawUsual, plantedChanges, type PlantedChange, type Usual } from './students';
+import {
+  drawCulture,
+  drawUsual,
+  independent,
+  plantedChanges,
+  type PlantedChange,
+  type Usual,
+} from './students';
 
 export interface TermOptions {
   seed: string;
@@ -22,6 +29,8 @@ export interface TermOptions {
   onsetLesson: number;
   /** How far classes differ from each other; 0 is all alike. */
   variety: number;
+  /** Days know nothing of each other: no weekdays, no weather, no colds, no illness; levels scatter far. */
+  independent?: boolean;
 }
 
 /** What happened to a planted student. */
@@ -214,7 +223,8 @@ export function simulateTerm(options: TermOptions): SimulatedTerm {
     const drawn = drawUsual(chance, culture);
     const change = story !== null && story !== 'weekday' ? plantedChanges[story] : null;
     const own = story === 'weekday' ? { away: 0.04, ill: 0.006 } : {};
-    const before: Usual = { ...drawn, ...change?.before, ...own };
+    const apart = options.independent ? independent : {};
+    const before: Usual = { ...drawn, ...change?.before, ...own, ...apart };
     const after: Usual = { ...before, ...change?.after };
     usuals.set(id, before);
     const day = story === 'weekday' ? chance.whole(1, 5) : null;

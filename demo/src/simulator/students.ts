@@ -11,6 +11,8 @@ export interface Usual {
   trouble: number;
   /** Place on the scale of levels 0 to 3, and of weather 1 to 5. */
   engagement: number;
+  /** How far levels of engagement lie around that place (standard deviation). */
+  scatter: number;
   weather: number;
   /** Actions on a day. */
   online: number;
@@ -51,6 +53,7 @@ export function drawUsual(chance: Chance, culture: Culture): Usual {
     voice: chance.gamma(2, culture.voice),
     trouble: chance.gamma(0.8, culture.trouble),
     engagement: chance.normal(2, 0.5),
+    scatter: 0.6,
     weather: chance.normal(3.6, 0.6),
     online: chance.gamma(2.5, culture.online),
     missing: chance.beta(Math.min(0.4, culture.missing), 20),
@@ -59,6 +62,9 @@ export function drawUsual(chance: Chance, culture: Culture): Usual {
     stuck: chance.gamma(1, culture.stuck),
   };
 }
+
+/** Of a student whose days know nothing of each other: nobody is ill, and levels scatter far. */
+export const independent = { ill: 0, scatter: 0.95 } as const satisfies Partial<Usual>;
 
 /** The planted changes whose delays are measured: what the student was before, and what becomes of it. */
 export const plantedChanges = {

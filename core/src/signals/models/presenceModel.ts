@@ -2,21 +2,27 @@ import { daysBetween } from '../../calendar/localTime';
 import type { Slot } from '../streams';
 import { fewSeen } from './learning';
 import type { Model } from './model';
+import { shifted } from './oddsShift';
 import { ShareModel } from './shareModel';
+import { Spells } from './spells';
 
 /** An illness takes two to four days, a weekend between them at most; a spell that goes on longer says something. */
 const longestIllnessDays = 5;
-/** One more day away in the same spell says little, for whoever is ill is away. */
-const sameSpell = 0.4;
 const longSpell = 2;
+/** One more day away in the same spell says little where most spells go on; never less than this. */
+const sameSpell = 0.4;
+/** The smallest rise worth acting on, as part of what is missing to 1. */
+const rise = 0.35;
 
 /**
  * Away or there, lesson by lesson. Days away in a row are one spell: what is watched is how often one
- * begins, given that the student was there the time before.
+ * begins, given that the student was there the time before; and a day more in a spell says the more, the seldomer
+ * spells go on in the class.
  */
 export class PresenceModel implements Model {
   readonly warmUp = fewSeen;
   private readonly starts: ShareModel;
+  private readonly spells: Spells;
   private readonly run: Float64Array;
   private readonly runBefore: Float64Array;
   /** The day on which the spell began, in days since the first slot. */
@@ -30,7 +36,8 @@ export class PresenceModel implements Model {
   private slot!: Slot;
 
   constructor(students: number) {
-    this.starts = new ShareModel(students, { guess: 0.05, rise: 0.35 });
+    this.starts = new ShareModel(students, { guess: 0.05, rise });
+    this.spells = new Spells(students);
     this.run = new Float64Array(students);
     this.runBefore = new Float64Array(students);
     this.begun = new Float64Array(students);
@@ -67,20 +74,29 @@ export class PresenceModel implements Model {
   private inSpell(i: number): number | null {
     const before = this.runBefore[i] ?? 0;
     if (before === 0) return null;
+    // Whoever was ill comes back too: that says nothing.
     if (this.amount(i) === 0) return 0;
-    // Where many stay away, staying away says less.
     const isLong = this.today - (this.begun[i] ?? this.today) > longestIllnessDays;
-    return (isLong ? longSpell : sameSpell) / Math.max(1, this.starts.shift(i));
+    // Where many stay away, staying away says less.
+    const many = Math.max(1, this.starts.shift(i));
+    if (isLong) return longSpell / many;
+    const usual = shifted(this.spells.goesOn(before), many);
+    const raised = this.starts.usual(i) + rise * (1 - this.starts.usual(i));
+    const changed = Math.max(usual, shifted(raised, many));
+    return Math.max(sameSpell / many, Math.log(changed / usual));
   }
 
   hold(i: number): void {
-    if ((this.runBefore[i] ?? 0) === 0) this.starts.hold(i);
+    const before = this.runBefore[i] ?? 0;
+    if (before === 0) this.starts.hold(i);
+    else this.spells.hold(i, before, this.amount(i) === 1);
     this.heldAway[i] = (this.heldAway[i] ?? 0) + this.amount(i);
     this.heldTaken[i] = (this.heldTaken[i] ?? 0) + 1;
   }
 
   learn(i: number): void {
     this.starts.learn(i);
+    this.spells.learn(i);
     this.away[i] = (this.away[i] ?? 0) + (this.heldAway[i] ?? 0);
     this.taken[i] = (this.taken[i] ?? 0) + (this.heldTaken[i] ?? 0);
     this.forget(i);
@@ -88,6 +104,7 @@ export class PresenceModel implements Model {
 
   drop(i: number): void {
     this.starts.drop(i);
+    this.spells.drop(i);
     this.forget(i);
   }
 
