@@ -120,7 +120,7 @@ test('a note that is sent before anything can read it waits for that, and loses 
   await says(page, 'Dario Quispe');
   await typeNote('dario and mei late');
   await page.keyboard.press('Enter');
-  await says(page, 'Your words are safe here.');
+  await says(page, 'Your words are safe here');
   expect((await notes()).note).toEqual([]);
   await release();
   await says(page, 'Noted about Dario');

@@ -43,7 +43,12 @@ export const Action = memo(function Action({
           ? () => <Icon size={20} color={disabled ? palette.inkQuiet : color} strokeWidth={2} />
           : undefined
       }
-      style={[{ borderRadius: radius.control, borderColor: palette.line }, style]}
+      style={[
+        { borderRadius: radius.control, borderColor: palette.line },
+        // As high as an outlined one, so that the words of two side by side stand on one line.
+        kind === 'main' ? { borderWidth: 1, borderColor: 'transparent' } : null,
+        style,
+      ]}
       contentStyle={{ minHeight: 48 }}
       labelStyle={{
         fontFamily: fonts.text,

@@ -1,15 +1,15 @@
+import type { PlantedChange } from '@slate-path/demo/simulator/students';
 import { qualityOf } from './quality';
 import { speedOf } from './speed';
 
 /** Classes that the figures are told of. Their seeds (`figures 0` on) made no limit and were looked at for no choice. */
 const classes = 160;
+/** The same of other classes, fewer of them. */
+const others = 80;
 
-/** The same where days know nothing of each other, as the design has it for orientation: `independent 0` on. */
-async function qualityOfIndependent(): Promise<Record<string, number>> {
-  const figures = await qualityOf('independent', classes);
-  return Object.fromEntries(
-    Object.entries(figures).map(([name, value]) => [`independent days, ${name}`, value]),
-  );
+async function qualityOfOthers(family: string, words: string, stories?: readonly PlantedChange[]) {
+  const figures = await qualityOf(family, others, stories);
+  return Object.fromEntries(Object.entries(figures).map(([name, value]) => [`${words}, ${name}`, value]));
 }
 
 /** How well and how fast the watch list tells who has changed. */
@@ -17,6 +17,8 @@ export async function benchSignals(): Promise<Record<string, number>> {
   return {
     ...(await speedOf()),
     ...(await qualityOf('figures', classes)),
-    ...(await qualityOfIndependent()),
+    // As the design has it for orientation.
+    ...(await qualityOfOthers('independent', 'independent days')),
+    ...(await qualityOfOthers('roll', 'roll and tallies only', ['absence', 'voice'])),
   };
 }

@@ -155,7 +155,11 @@ const goals: Record<PlantedChange, string> = {
   missingWork: 'missing work 5 % to 50 %',
 };
 
-function report(figures: readonly ClassFigures[], seeds: readonly string[]): Record<string, number> {
+function report(
+  figures: readonly ClassFigures[],
+  seeds: readonly string[],
+  stories: readonly PlantedChange[],
+): Record<string, number> {
   const out: Record<string, number> = {};
   const lessons = figures.reduce((sum, { studentLessons }) => sum + studentLessons, 0);
   let entries = 0;
@@ -168,7 +172,7 @@ function report(figures: readonly ClassFigures[], seeds: readonly string[]): Rec
   out['false entries per class of 30 and four weeks'] = (entries / lessons) * lessonsOfClass;
   for (const [reason, count] of Object.entries(byReason).sort((a, b) => b[1] - a[1]))
     out[`  ${reason}`] = (count / lessons) * lessonsOfClass;
-  for (const story of rows) {
+  for (const story of stories) {
     const { oracle, oracleOnsets, rule } = comparedWith(seeds, story, 1 / falseEvery);
     const engine = figures
       .filter(({ early }) => !early.includes(story))
@@ -200,8 +204,15 @@ function report(figures: readonly ClassFigures[], seeds: readonly string[]): Rec
   return out;
 }
 
-/** Follows classes in two threads. @param family of seeds, none of which made the limits */
-export async function qualityOf(family: string, classes: number): Promise<Record<string, number>> {
+/**
+ * Follows classes in two threads.
+ * @param family of seeds, none of which made the limits @param stories to tell of: those whose streams the classes have
+ */
+export async function qualityOf(
+  family: string,
+  classes: number,
+  stories: readonly PlantedChange[] = rows,
+): Promise<Record<string, number>> {
   const seeds = Array.from({ length: classes }, (_, index) => `${family} ${index}`);
   const halves = [0, 1].map((side) => seeds.filter((_, index) => index % 2 === side));
   const followed = await Promise.all(
@@ -213,5 +224,5 @@ export async function qualityOf(family: string, classes: number): Promise<Record
         }),
     ),
   );
-  return report(followed.flat(), seeds);
+  return report(followed.flat(), seeds, stories);
 }

@@ -1,3 +1,4 @@
+import type { ArchiveTableName } from '@slate-path/core/archive/tables';
 import { plantedChanges, type PlantedChange } from '@slate-path/demo/simulator/students';
 import { simulateTerm, type SimulatedTerm } from '@slate-path/demo/simulator/simulateTerm';
 
@@ -5,14 +6,26 @@ export const rows = Object.keys(plantedChanges) as PlantedChange[];
 export const studentsInClass = 30;
 export const weeks = 20;
 
+/** What a teacher does not have who keeps the roll and tallies, and nothing else. */
+const besidesRollAndTallies = [
+  'sweeps',
+  'check_ins',
+  'work',
+  'hand_ins',
+  'activity',
+  'notes',
+  'note_students',
+  'note_topics',
+] as const satisfies ArchiveTableName[];
+
 /**
  * One class of the figures: a student for each planted change, one who misses a weekday, 24 who only vary.
  * Seeds: `tune` made the limits, `figures` are for what is told of the engine, `check` for a second look;
- * `independent` are classes in which days know nothing of each other.
+ * in `independent` classes days know nothing of each other; in `roll` classes only roll and tallies are kept.
  */
 export function termOf(seed: string): SimulatedTerm {
   const index = Number(/\d+$/.exec(seed)?.[0] ?? 0);
-  return simulateTerm({
+  const term = simulateTerm({
     seed,
     students: studentsInClass,
     weeks,
@@ -23,6 +36,8 @@ export function termOf(seed: string): SimulatedTerm {
     variety: 0.25,
     independent: seed.startsWith('independent'),
   });
+  if (seed.startsWith('roll')) for (const table of besidesRollAndTallies) term.archive[table] = [];
+  return term;
 }
 
 /** The value under which a share of them lies; those never noticed count as infinitely late. */

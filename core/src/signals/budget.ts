@@ -1,6 +1,6 @@
 import type { LimitOf } from './followStreams';
 import { limitsFor, type LimitTable } from './limits';
-import { concerns, streamNames, streamsOf, type Concern, type StreamName } from './streams';
+import { streamNames, type Concern, type StreamName } from './streams';
 
 /** Lessons of students in a class of 30 that meets five times a week, in four weeks. */
 export const lessonsOfClass = 600;
@@ -10,10 +10,10 @@ export const lessonsOfClass = 600;
  * levels and patterns they come to less than one. Where the goals are hardest, most is spent.
  */
 export const falseEntries: Record<StreamName, number> = {
-  presence: 0.09,
+  presence: 0.08,
   lateness: 0.01,
   voice: 0.23,
-  engagement: 0.13,
+  engagement: 0.15,
   online: 0.14,
   weather: 0.01,
   hand_in: 0.19,
@@ -24,19 +24,18 @@ export const falseEntries: Record<StreamName, number> = {
 /** The same for several streams that speak together, for each concern. */
 export const falseTogether: Record<Concern, number> = { absent: 0.005, disengaged: 0.03, struggling: 0.005 };
 
-/** What the streams that a class does not have leave over goes to those of the concern that it has, up to this. */
-const largestPart = 2;
+/** A third of one for each concern: no stream by itself is worth more false entries. */
+const most = 1 / 3;
 
-/** False entries of a stream, given which streams a class has. */
+/**
+ * False entries of a stream, given which streams a class has: what those that it does not have leave over is shared
+ * among those that it has. Where only the roll is kept, nothing is kept back for work that is never handed in.
+ */
 export function falseEntriesOf(stream: StreamName, has: ReadonlySet<StreamName>): number {
-  const concern = concerns.find((name) => streamsOf[name].includes(stream)) ?? 'absent';
-  let all = 0;
-  let had = 0;
-  for (const name of streamsOf[concern]) {
-    all += falseEntries[name];
-    if (has.has(name)) had += falseEntries[name];
-  }
-  return falseEntries[stream] * (had === 0 ? 1 : Math.min(largestPart, all / had));
+  const sum = (names: readonly StreamName[]) => names.reduce((all, name) => all + falseEntries[name], 0);
+  const had = sum(streamNames.filter((name) => has.has(name)));
+  if (had === 0) return falseEntries[stream];
+  return Math.min(most, (falseEntries[stream] * sum(streamNames)) / had);
 }
 
 /** Something that is seen more often than this for each lesson is held to it; or more seldom. */

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { falseEntries, falseEntriesOf } from '../../src/signals/budget';
 import { betaBinomialTail } from '../../src/signals/betaBinomial';
 import { falseDiscoveryLimit } from '../../src/signals/falseDiscovery';
 import { certaintyOverLine } from '../../src/signals/levels';
@@ -8,6 +9,7 @@ import { countRatio } from '../../src/signals/models/countModel';
 import { gammaPrior } from '../../src/signals/models/gammaPrior';
 import { logAround } from '../../src/signals/models/locationModel';
 import { oddsShift, shifted } from '../../src/signals/models/oddsShift';
+import { streamNames, type StreamName } from '../../src/signals/streams';
 
 // Values from SciPy 1.10.1 (stats.betabinom.sf, stats.beta.sf, stats.nbinom and poisson.logpmf, stats.logistic).
 test.each([
@@ -105,7 +107,8 @@ test('rates: alike are tight, unlike have the shape of mean squared over varianc
 });
 
 test('a class as usual shifts little; one of which half is away a lot', () => {
-  expect(oddsShift(1, 1.45, 29)).toBeCloseTo(0.8, 1);
+  // (1 + 8 x 0.05) of 37 against 0.05, as odds.
+  expect(oddsShift(1, 1.45, 29)).toBeCloseTo(0.747, 3);
   expect(oddsShift(15, 1.45, 29)).toBeGreaterThan(8);
   fc.assert(
     fc.property(fc.double({ min: 0.01, max: 0.99, noNaN: true }), (share) => {
@@ -118,4 +121,36 @@ test('a limit is higher the rarer a false alarm may be', () => {
   const limits = [100, 500, 2000, 10_000, 100_000].map((every) => limitsFor('presence', every)(0.05));
   expect(limits).toEqual(limits.toSorted((a, b) => a - b));
   expect(limits[2]).toBeGreaterThan(3);
+});
+
+test('false entries of all streams that a class has come to no more than those of all there are; none is worth over a third', () => {
+  const total = (has: ReadonlySet<StreamName>) =>
+    streamNames.filter((name) => has.has(name)).reduce((sum, name) => sum + falseEntriesOf(name, has), 0);
+  const every = new Set(streamNames);
+  for (const name of streamNames) expect(falseEntriesOf(name, every)).toBeCloseTo(falseEntries[name], 12);
+  fc.assert(
+    fc.property(
+      fc.subarray([...streamNames], { minLength: 1 }),
+      fc.constantFrom(...streamNames),
+      (names, less) => {
+        const has = new Set(names);
+        expect(total(has)).toBeLessThanOrEqual(total(every) + 1e-9);
+        for (const name of names) {
+          expect(falseEntriesOf(name, has)).toBeGreaterThanOrEqual(falseEntries[name] - 1e-12);
+          expect(falseEntriesOf(name, has)).toBeLessThanOrEqual(1 / 3);
+          // With fewer streams none of the others is held to less.
+          const fewer = new Set(names.filter((one) => one !== less));
+          if (fewer.has(name))
+            expect(falseEntriesOf(name, fewer)).toBeGreaterThanOrEqual(falseEntriesOf(name, has) - 1e-12);
+        }
+      },
+    ),
+  );
+  const rollAndTallies = new Set<StreamName>(['presence', 'lateness', 'voice', 'trouble']);
+  const [presence, lateness] = (['presence', 'lateness'] as const).map((name) =>
+    falseEntriesOf(name, rollAndTallies),
+  );
+  expect(presence).toBeGreaterThan(2 * falseEntries.presence);
+  expect(presence! / lateness!).toBeCloseTo(falseEntries.presence / falseEntries.lateness, 9);
+  expect(falseEntriesOf('voice', rollAndTallies)).toBeCloseTo(1 / 3, 12);
 });

@@ -136,7 +136,7 @@ export default function NoteComposer() {
         </View>
         {sent ? (
           <Words size="small" live>
-            Your words are safe here. They go as soon as your classes are here to read who is meant.
+            Your words are safe here; they go as soon as the names in them can be read.
           </Words>
         ) : empty ? (
           <Words size="small" tone="inkQuiet">

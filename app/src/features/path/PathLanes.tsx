@@ -42,6 +42,8 @@ const laneHeights: Record<LaneName, number> = {
   weather: 44,
   pins: 34,
 };
+/** What a date over the lanes takes, with some air. */
+const dateRoom = 60;
 const axisHeight = 24;
 
 /** Which lanes are drawn: those that have anything, less those put out of sight. */
@@ -103,7 +105,7 @@ export function PathLanes({ data, today }: { data: PathData; today: string }) {
     height += laneHeights[name];
   }
   const mondays = datesBetween(from, today).filter((date) => weekdayOf(date) === 1 || reach === 'week');
-  const every = Math.ceil(mondays.length / Math.max(1, Math.floor((width - left) / 60)));
+  const every = Math.ceil(mondays.length / Math.max(1, Math.floor((width - left) / dateRoom)));
   const pins = within(data.pins, from);
   const text = { fontFamily: fonts.text, fontSize: 13, fill: palette.inkQuiet };
   const drawing = (name: LaneName): Drawing => ({ x, palette, data, from, top: tops.get(name) ?? 0 });
@@ -147,7 +149,7 @@ export function PathLanes({ data, today }: { data: PathData; today: string }) {
                   stroke={palette.line}
                   strokeWidth={1}
                 />
-                {at % every === 0 ? (
+                {at % every === 0 && x(date) + dateRoom - 12 <= width ? (
                   <SvgText {...text} x={x(date) - step / 2 + 3} y={14}>
                     {dayMonth(date)}
                   </SvgText>

@@ -170,8 +170,10 @@ export function ConcernScreen() {
   const title = student ? displayName(student) : 'Concern';
   if (!shown)
     return (
-      <Page title={title} back={back} note={state === 'loading' ? asking : undefined}>
-        {state === 'loading' ? null : (
+      <Page title={title} back={back}>
+        {state === 'loading' ? (
+          <Words tone="inkQuiet">{asking}</Words>
+        ) : (
           <Empty title="No concern any more">
             What was told here is as usual again, or another class was meant.
           </Empty>

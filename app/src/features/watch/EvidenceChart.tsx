@@ -26,7 +26,9 @@ export const axes: Record<
 };
 
 const height = 104;
-const left = 44;
+/** Room at the left for words, or for numbers. */
+const besideWords = 56;
+const besideNumbers = 36;
 const top = 8;
 const bottom = 22;
 
@@ -86,6 +88,7 @@ function StreamChart({ evidence, spoken }: { evidence: Evidence; spoken: string 
   const [width, setWidth] = useState(0);
   const { points, band, since, stream } = evidence;
   const axis = axes[stream];
+  const left = axis.yesNo ? besideWords : besideNumbers;
   const values = points.map(({ value }) => value);
   const shown = smooth(values, axis.yesNo ? 5 : 3);
   const medians = smooth(

@@ -134,11 +134,9 @@ export function GlanceScreen() {
     <Page
       title="A class at a glance"
       note={
-        state === 'loading'
-          ? asking
-          : first && last
-            ? `${answer?.lessons.length} lessons, ${dayMonth(first.date)} to ${dayMonth(last.date)}; who changed most stands first`
-            : undefined
+        first && last
+          ? `${answer?.lessons.length} lessons, ${dayMonth(first.date)} to ${dayMonth(last.date)}; who changed most stands first`
+          : undefined
       }
       back={{ to: '/watch', name: 'Who needs me' }}
       full
@@ -151,11 +149,13 @@ export function GlanceScreen() {
           onChange={setSectionId}
         />
       ) : null}
-      {students.length === 0 && state !== 'loading' ? (
+      {students.length > 0 ? null : state === 'loading' ? (
+        <Words tone="inkQuiet">{asking}</Words>
+      ) : (
         <Empty title="Nothing to see yet">
           Once lessons were held, everybody’s last lessons stand here side by side.
         </Empty>
-      ) : null}
+      )}
       {(answer?.patterns.length ?? 0) > 0 ? (
         <Card style={{ gap: space(1) }}>
           <Words bold heading={2}>

@@ -8,6 +8,7 @@ import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
+import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { NoteLinks } from '../notes/NoteLinks';
@@ -127,7 +128,7 @@ export function WatchScreen() {
   return (
     <Page
       title="Who needs me"
-      note={watch.state === 'loading' ? asking : 'It proposes, with evidence; you decide.'}
+      note={watch.state === 'loading' ? undefined : 'It proposes, with evidence; you decide.'}
       tools={
         wide ? (
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
@@ -162,9 +163,11 @@ export function WatchScreen() {
           />
         </ScrollView>
       ) : null}
-      {counts[part] === 0 && watch.state !== 'loading' ? (
+      {counts[part] > 0 ? null : watch.state === 'loading' ? (
+        <Words tone="inkQuiet">{asking}</Words>
+      ) : (
         <Empty title={emptyWords[part].title}>{emptyWords[part].words}</Empty>
-      ) : null}
+      )}
       {part === 'concerns' ? <Columns items={open} render={card} /> : null}
       {part === 'aside' ? <Columns items={aside} render={card} /> : null}
       {part === 'over_a_line' ? (

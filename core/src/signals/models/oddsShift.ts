@@ -1,5 +1,5 @@
 /** How many students as usual stand behind a class before it is believed to differ. */
-const steadiness = 15;
+const steadiness = 8;
 
 /** A share with its odds multiplied. @param share 0 to 1 @returns 0 to 1 */
 export function shifted(share: number, ratio: number): number {

@@ -16,6 +16,8 @@ export interface ShareOptions {
 const changedWeight = 6;
 /** A class in which hits are so much likelier has an odd day. */
 const oddTime = 2.5;
+/** Where the whole class is so far off, anybody's place in it can be told the less, the further. */
+const farOff = 4;
 
 /** Hits or misses: late or not, missing or not. Beta-binomial, the prior from the class (empirical Bayes). */
 export class ShareModel implements Model {
@@ -100,7 +102,8 @@ export class ShareModel implements Model {
   private compare(i: number, asUsual: number, changed: number): number {
     const ratio = this.shift(i);
     const [before, after] = [shifted(asUsual, ratio), shifted(Math.min(changed, 0.97), ratio)];
-    return this.amount(i) === 1 ? Math.log(after / before) : Math.log((1 - after) / (1 - before));
+    if (this.amount(i) === 0) return Math.log((1 - after) / (1 - before));
+    return Math.log(after / before) * Math.min(1, farOff / ratio);
   }
 
   hold(i: number): void {
