@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { follow, freshStanding } from '../../src/signals/cusum';
 import { PresenceModel } from '../../src/signals/models/presenceModel';
 import { Spells } from '../../src/signals/models/spells';
 import type { Slot } from '../../src/signals/streams';
@@ -36,8 +37,10 @@ test.each([
 ] as const)('%j: what was seen of spells is added to ten days of each', (days, afterOne, afterMore) => {
   const spells = new Spells(2);
   for (const [run, isAway] of days) spells.hold(0, run, isAway);
-  expect(spells.goesOn(1)).toBe(0.5);
   spells.learn(0);
+  // Nobody in the same slot is told of it.
+  expect(spells.goesOn(1)).toBe(0.5);
+  spells.begin();
   expect(spells.goesOn(1)).toBeCloseTo(afterOne, 12);
   expect(spells.goesOn(2)).toBeCloseTo(afterMore, 12);
   expect(spells.goesOn(7)).toBe(spells.goesOn(2));
@@ -52,10 +55,14 @@ test('a change teaches nothing of how spells go on, and one who is away more nev
       const [plain, more] = [new Spells(1), new Spells(1)];
       for (const spells of [plain, more]) for (const day of seen) spells.hold(0, day.run, day.isAway);
       plain.drop(0);
+      plain.begin();
       expect(plain.goesOn(run)).toBe(0.5);
       for (const day of seen) plain.hold(0, day.run, day.isAway);
       more.hold(0, run, true);
-      for (const spells of [plain, more]) spells.learn(0);
+      for (const spells of [plain, more]) {
+        spells.learn(0);
+        spells.begin();
+      }
       expect(more.goesOn(run)).toBeGreaterThan(plain.goesOn(run));
       expect(more.goesOn(run)).toBeLessThan(1);
     }),
@@ -89,4 +96,23 @@ test('a second day away says the less, the longer spells are in the class, and n
   expect(scores[0]).toBeGreaterThan(0.7);
   expect(scores[3]).toBeGreaterThan(0);
   expect(scores[3]).toBeLessThanOrEqual(0.4);
+});
+
+test('in the evidence of a whole term it makes no difference who stands first in the class', () => {
+  const chance = (i: number, lesson: number) => ((i * 7919 + lesson * 104729) % 97) / 97 < 0.15;
+  const evidence = (order: readonly number[]) => {
+    const model = new PresenceModel(students);
+    const standings = order.map(() => freshStanding());
+    for (let lesson = 0; lesson < 60; lesson += 1) {
+      const slot = slotOf((at) => chance(order[at] ?? 0, lesson), lesson);
+      model.begin(slot);
+      standings.forEach((standing, at) => {
+        follow(standing, model, at, slot, Infinity, () => slot.date);
+      });
+    }
+    return new Map(order.map((who, at) => [who, standings[at]?.evidence ?? NaN]));
+  };
+  const plain = evidence(Array.from({ length: students }, (_, i) => i));
+  const turned = evidence(Array.from({ length: students }, (_, i) => students - 1 - i));
+  for (const [who, sum] of plain) expect(turned.get(who)).toBeCloseTo(sum, 9);
 });

@@ -60,6 +60,7 @@ export class PresenceModel implements Model {
       if (before === 0 && value === 1) this.begun[i] = this.today;
     }
     this.starts.begin({ ...slot, value: starting });
+    this.spells.begin();
   }
 
   score(i: number): number {

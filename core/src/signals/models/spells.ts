@@ -12,6 +12,8 @@ const [guess, weight] = [0.5, 10];
 export class Spells {
   private readonly stays = [0, 0];
   private readonly days = [0, 0];
+  /** Share that goes on, after one day and after more, as it was known when the slot began. */
+  private known = [guess, guess];
   private readonly heldStays: Float64Array[];
   private readonly heldDays: Float64Array[];
 
@@ -20,11 +22,16 @@ export class Spells {
     this.heldDays = [oneDay, longer].map(() => new Float64Array(students));
   }
 
+  /** Before a slot: what was learned until then holds for everybody in it, whoever comes first. */
+  begin(): void {
+    const first = (guess * weight + (this.stays[oneDay] ?? 0)) / (weight + (this.days[oneDay] ?? 0));
+    const more = (first * weight + (this.stays[longer] ?? 0)) / (weight + (this.days[longer] ?? 0));
+    this.known = [first, more];
+  }
+
   /** Share of those who stay away after so many times away, 0 to 1. @param run 1 or more */
   goesOn(run: number): number {
-    const first = (guess * weight + (this.stays[oneDay] ?? 0)) / (weight + (this.days[oneDay] ?? 0));
-    if (run === 1) return first;
-    return (first * weight + (this.stays[longer] ?? 0)) / (weight + (this.days[longer] ?? 0));
+    return this.known[run > 1 ? longer : oneDay] ?? guess;
   }
 
   hold(i: number, run: number, isAway: boolean): void {
