@@ -175,17 +175,20 @@ export async function saved(page: Page): Promise<void> {
  */
 export async function hold(page: Page, part: string): Promise<() => Promise<void>> {
   const held: HTTPRequest[] = [];
+  let isOpen = false;
   const onRequest = (request: HTTPRequest) => {
-    if (request.url().includes(part)) held.push(request);
-    else void request.continue();
+    if (!isOpen && request.url().includes(part)) held.push(request);
+    // What is asked for while it is opened may be let through already.
+    else request.continue().catch(() => undefined);
   };
   await page.setBypassServiceWorker(true);
   await page.setRequestInterception(true);
   page.on('request', onRequest);
   return async () => {
-    page.off('request', onRequest);
+    isOpen = true;
     await Promise.all(held.map((request) => request.continue()));
     await page.setRequestInterception(false);
+    page.off('request', onRequest);
     await page.setBypassServiceWorker(false);
   };
 }

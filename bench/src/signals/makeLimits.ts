@@ -54,7 +54,10 @@ const peaksOf = (stream: StreamName, row: number) => {
   return found;
 };
 
-/** A class in which nobody changes; classes differ widely, so that the table holds for many: in every third days are independent. */
+/**
+ * A class in which nobody changes. Classes differ widely, so that the table holds for many: in every third one day tells
+ * nothing of another.
+ */
 function seriesOf(index: number): ClassSeries {
   const { archive } = simulateTerm({
     seed: `tune ${index}`,
