@@ -46,7 +46,7 @@ export const Action = memo(function Action({
       style={[
         { borderRadius: radius.control, borderColor: palette.line },
         // As high as an outlined one, so that the words of two side by side stand on one line.
-        kind === 'main' ? { borderWidth: 1, borderColor: 'transparent' } : null,
+        kind === 'outlined' ? null : { borderWidth: 1, borderColor: 'transparent' },
         style,
       ]}
       contentStyle={{ minHeight: 48 }}
