@@ -26,6 +26,7 @@ const tally = (id: string, studentId: string | null, lookForId: string, amount: 
   amount,
   circleId: null,
   correctedFrom: null,
+  unsure: false,
 });
 const start = mergeRecords(emptyRecords(), {
   lookFor: [

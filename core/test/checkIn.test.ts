@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { markByArrival } from '../src/checkIn/arrival';
 import { checkInEdits } from '../src/checkIn/edits';
+import { placeOfCheckIn } from '../src/checkIn/place';
 import { roundUp } from '../src/checkIn/roundUp';
 import { shownNames } from '../src/checkIn/shownNames';
 import { weatherWeeks } from '../src/checkIn/weatherWeeks';
 import { checkInNow, plainSetting } from '../src/checkIn/window';
 import { applyEdits } from '../src/changes/edit';
 import { emptyRecords } from '../src/records/records';
-import type { CheckIn } from '../src/records/schema';
+import type { CheckIn, OtherCheckIn } from '../src/records/schema';
 import { lesson, mark, standings, standingsById, student } from './records';
 
 const at = (time: string) => ({ date: '2026-11-23', time });
@@ -120,12 +121,16 @@ const saying = (studentId: string, fields: Partial<CheckIn> = {}): CheckIn => ({
 
 test('the round-up: who is missing in the order of the roll, who is low, who asks, and lunch', () => {
   const students = ['a', 'b', 'c', 'd'].map((id) => student({ id }));
-  const found = roundUp(students, [
-    saying('c', { weather: 2, lunch: 'soup' }),
-    saying('a', { wantsWord: true, weather: null, lunch: 'fish' }),
-    saying('d', { lunch: 'soup', sameDevice: true }),
-    saying('stranger', { weather: 1 }),
-  ]);
+  const found = roundUp(
+    students,
+    [
+      saying('c', { weather: 2, lunch: 'soup' }),
+      saying('a', { wantsWord: true, weather: null, lunch: 'fish' }),
+      saying('d', { lunch: 'soup', sameDevice: true }),
+      saying('stranger', { weather: 1 }),
+    ],
+    [],
+  );
   expect({
     missing: found.missing.map(({ id }) => id),
     low: found.low.map(({ student: { id } }) => id),
@@ -146,7 +151,50 @@ test('the round-up: who is missing in the order of the roll, who is low, who ask
   });
 });
 
-test('a second time corrects the first: one record a lesson and student', () => {
+const beside = (studentId: string, fields: Partial<OtherCheckIn> = {}): OtherCheckIn => {
+  const { sameDevice: _none, ...said } = saying(studentId);
+  return { ...said, id: `other/${studentId}`, device: 'y', at: '2026-11-23T10:43:00.000Z', ...fields };
+};
+
+test('what another device says stands beside the first and hides nothing; what it alone says shows too', () => {
+  const students = ['a', 'b'].map((id) => student({ id }));
+  const found = roundUp(
+    students,
+    [saying('a', { weather: 1, wantsWord: true, comment: 'please', lunch: 'soup' }), saying('b')],
+    [beside('a', { weather: 5, lunch: 'fish' }), beside('b', { weather: 2, wantsWord: true })],
+  );
+  const shown = (said: { student: { id: string }; checkIn: { weather: number | null } }[]) =>
+    said.map(({ student: { id }, checkIn }) => `${id} ${checkIn.weather ?? ''}`);
+  expect(shown(found.low)).toEqual(['a 1', 'b 2']);
+  expect(shown(found.wantsWord)).toEqual(['a 1', 'b 2']);
+  expect(found.twice.map(({ first, checkIn }) => [first.weather, checkIn.weather])).toEqual([
+    [1, 5],
+    [4, 2],
+  ]);
+  expect([found.checkedIn, found.lunch]).toEqual([2, [{ choice: 'soup', count: 1 }]]);
+});
+
+describe('where a second check-in belongs (the first came from phone x)', () => {
+  const words = { weather: 1, wantsWord: true, lunch: '', comment: 'please' };
+  const first = saying('a', { ...words, device: 'x' });
+  const other = beside('a', { ...words, id: 'o', weather: 5, device: 'y' });
+  test.each([
+    ['nobody before', undefined, [], 'x', 4, 'first'],
+    ['the same phone', first, [], 'x', 4, 'correction'],
+    ['the same phone, the same words', first, [], 'x', 1, 'repeated'],
+    ['another phone', first, [], 'y', 5, 'other new'],
+    ['another phone, the same words', first, [], 'y', 1, 'other new'],
+    ['the other phone once more', first, [other], 'y', 4, 'other o'],
+    ['the tablet after a phone', first, [], 'shared', 4, 'other new'],
+    ['the tablet after the tablet', saying('a', { device: 'shared' }), [], 'shared', 1, 'other new'],
+    ['the ninth device', first, Array.from({ length: 8 }, () => other), 'z', 4, 'too_many'],
+  ])('%s', (_what, before, others, device, weather, expected) => {
+    const place = placeOfCheckIn({ ...words, weather, device }, before, others);
+    expect(place.kind === 'other' ? `other ${place.otherId ?? 'new'}` : place.kind).toBe(expected);
+  });
+});
+
+test('a second time from one device corrects the first: one record a lesson and student', () => {
   const { id: _id, lessonId: _lesson, removed: _removed, ...first } = saying('a');
   const { id, sectionId, date, startsAt, endsAt } = lesson();
   const edits = [first, { ...first, weather: 1, comment: 'Not so well' }].flatMap((checkIn) =>

@@ -148,6 +148,19 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
     },
     mark: mark('a'),
   },
+  'checkIn.other': {
+    lesson,
+    id: 'other',
+    checkIn: {
+      studentId: 'a',
+      at,
+      weather: 5,
+      wantsWord: false,
+      lunch: '',
+      comment: '',
+      device: 'phone',
+    },
+  },
   'task.set': {
     task: { id: 'task', sectionId: 's', studentId: 'a', title: 'Tiller', doneOn: day, minutes: 40 },
     lessons: [roll(lesson, null)],

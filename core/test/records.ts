@@ -155,5 +155,6 @@ export const tally = (studentId: string | null, lookForId: string, more: Partial
   amount: 1,
   circleId: null,
   correctedFrom: null,
+  unsure: false,
   ...more,
 });

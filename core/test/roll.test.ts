@@ -8,7 +8,10 @@ import { minutesMissed, presenceOf } from '../src/roll/presence';
 import { defaultRules } from '../src/roll/rules';
 import { markByTap, tapMeaning } from '../src/roll/tap';
 import { isEnrolledOn, lessonCounts, studentTotals } from '../src/roll/totals';
-import { presenceSpoken } from '../src/roll/words';
+import { standingByTimes } from '../src/roll/standings';
+import { presenceSpoken, rowSpoken } from '../src/roll/words';
+import type { MarkFields } from '../src/roll/changes';
+import { rollCounts, rollCountWords } from '../src/roll/rollCounts';
 import { enrolment, lesson, mark, standings, standingsById } from './records';
 
 const byCode = (code: string) => standingsById[code];
@@ -71,16 +74,53 @@ describe('what one tap means', () => {
     expect(tapMeaning(at('10:50', '10:42', '2026-11-25'), undefined)).toBe('away');
   });
   test('away first, then late at that minute, then leaving, then back: one student, one thumb', () => {
-    const away = markByTap('a', at('10:41', null), undefined, undefined, standings);
+    const tap = (time: string, taken: string | null, found?: MarkFields | null) => {
+      const meaning = tapMeaning(at(time, taken), byCode(found?.standingId ?? ''), found ?? undefined);
+      return markByTap('a', meaning, found?.arrivedAt ?? null, time, standings);
+    };
+    const away = tap('10:41', null);
     expect(away).toEqual({ studentId: 'a', standingId: 'A', arrivedAt: null, leftAt: null });
-    const late = markByTap('a', at('10:48', '10:41'), away!, byCode('A'), standings);
+    const late = tap('10:48', '10:41', away);
     expect(late).toEqual({ studentId: 'a', standingId: 'L', arrivedAt: '10:48', leftAt: null });
-    const gone = markByTap('a', at('11:11', '10:41'), late!, byCode('L'), standings);
+    const gone = tap('11:11', '10:41', late);
     expect(gone).toEqual({ studentId: 'a', standingId: 'L', arrivedAt: '10:48', leftAt: '11:11' });
-    const back = markByTap('a', at('11:15', '10:41'), gone!, byCode('L'), standings);
+    const back = tap('11:15', '10:41', gone);
     expect(back).toEqual({ studentId: 'a', standingId: 'L', arrivedAt: '10:48', leftAt: null });
-    expect(markByTap('a', at('10:50', '10:41'), late!, byCode('L'), standings)?.standingId).toBeNull();
+    expect(tap('10:50', '10:41', late)?.standingId).toBeNull();
   });
+  test('an absence that is planned shows before the roll is taken, in words and as what a tap would change', () => {
+    const untaken = lesson({ takenAt: null });
+    const planned = mark({ standingId: 'X', source: 'range' });
+    const spoken = (found: Mark | undefined, of = untaken) =>
+      rowSpoken(
+        of,
+        presenceOf(of, found, byCode(found?.standingId ?? '')),
+        found,
+        byCode(found?.standingId ?? ''),
+      );
+    expect(spoken(planned)).toBe('planned: away, excused');
+    expect(spoken(planned, lesson())).toBe('away, excused');
+    expect(spoken(mark({ standingId: 'L', arrivedAt: '10:50', source: 'check_in' }))).toBe(
+      'late, 10:50, 10 minutes',
+    );
+    expect(spoken(undefined)).toBe('not taken');
+    expect(spoken(mark({ comment: 'has the key' }))).toBe('not taken');
+    expect(tapMeaning(at('10:42', null), byCode('X'), planned)).toBe('here');
+  });
+});
+
+test.each([
+  // standing, what was typed -> standing
+  ['L', { arrivedAt: null }, 'L'],
+  ['L', { arrivedAt: '10:50' }, 'L'],
+  [undefined, { arrivedAt: '10:50' }, 'L'],
+  [undefined, { leftAt: '11:10' }, 'E'],
+  [undefined, { arrivedAt: null }, 'H'],
+  ['E', { leftAt: null }, 'E'],
+  ['E', { arrivedAt: '10:50' }, 'L'],
+  ['L', { leftAt: '11:10' }, 'L'],
+] as const)('a time typed or taken off by hand: %s, %j is %s', (code, next, expected) => {
+  expect(standingByTimes(code && byCode(code), next, standings)?.id).toBe(expected);
 });
 
 describe('totals, worked out by hand', () => {
@@ -150,14 +190,37 @@ describe('totals, worked out by hand', () => {
   test('counts of a lesson; none where the roll was not taken', () => {
     const two = [enrolment(), enrolment({ studentId: 'b' })];
     expect(lessonCounts(lessons[0]!, two, marks([0, 'X']))).toEqual({
-      enrolled: 2,
-      here: 1,
+      students: 2,
+      there: 1,
+      setAside: 0,
       late: 0,
       leftEarly: 0,
       away: 1,
       excused: 1,
     });
     expect(lessonCounts(lessons[4]!, two, book([]))).toBeNull();
+  });
+  test('the words of a roll add up: who was late or left early is one of those there', () => {
+    const how = (fields: object) => ({
+      away: false,
+      excused: false,
+      late: false,
+      leftEarly: false,
+      setAside: false,
+      ...fields,
+    });
+    const some = (count: number, fields: object) => Array.from({ length: count }, () => how(fields));
+    const roll = [
+      ...some(24, {}),
+      ...some(2, { late: true }),
+      ...some(1, { leftEarly: true }),
+      ...some(3, { away: true }),
+    ];
+    expect(rollCountWords(rollCounts(roll))).toBe('27 of 30 there, 2 of them late, 1 left early');
+    expect(rollCountWords(rollCounts([how({ leftEarly: true }), how({ setAside: true })]))).toBe(
+      '1 of 2 there, 1 of them left early, 1 set aside',
+    );
+    expect(rollCountWords(rollCounts(some(5, {})))).toBe('5 of 5 there');
   });
 });
 

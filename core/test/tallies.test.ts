@@ -3,13 +3,14 @@ import { rollBookOf } from '../src/roll/book';
 import { tallyChanges } from '../src/tallies/changes';
 import { classCounts } from '../src/tallies/classCounts';
 import { countsOf, sumOf } from '../src/tallies/counts';
-import { countsTable } from '../src/tallies/countsTable';
-import { durationWords } from '../src/tallies/duration';
-import { emptyHand, tapWith, type Hold } from '../src/tallies/hold';
+import { countsTable, lookForRates } from '../src/tallies/countsTable';
+import { durationWords, readDuration } from '../src/tallies/duration';
+import { emptyHand, tapWith, type Hold, type HoldTap } from '../src/tallies/hold';
 import { observedMinutes, observedSpan } from '../src/tallies/observed';
 import { rateOf } from '../src/tallies/rates';
 import { copyFocus, shippedFocuses } from '../src/tallies/shipped';
 import { strokeBundles } from '../src/tallies/strokes';
+import { timerEnd, timerSeconds } from '../src/tallies/timers';
 import type { Tally } from '../src/records/schema';
 import { enrolment, lesson, lookFor, mark, newId, standings, student, tally } from './records';
 
@@ -74,7 +75,7 @@ describe('counts', () => {
     const said = (to: number) =>
       tallyChanges['tally.correct'].payload.safeParse({ ...correct, to }).error?.issues[0]?.message;
     expect(said(-1)).toBe('A count cannot be below 0');
-    expect(said(10_000)).toBe('A count is at most 999');
+    expect(said(100_000)).toBe('At most the seconds of a day');
     expect(said(2.5)).toBe('A whole number');
     expect(said(0)).toBeUndefined();
   });
@@ -167,7 +168,23 @@ test.each([
     [{ lookFor: 'x' }, { student: 'a' }, { student: 'b' }, { student: 'a' }],
     ['a x', 'b x', 'a x'],
   ],
-  ['let go by tapping it again', [{ lookFor: 'x' }, { lookFor: 'x' }, { student: 'a' }], []],
+  [
+    'the student tapped again stays in hand',
+    [
+      { student: 'a' },
+      { lookFor: 'x' },
+      { student: 'a' },
+      { lookFor: 'y' },
+      { student: 'b' },
+      { lookFor: 'x' },
+    ],
+    ['a x', 'a y', 'b x'],
+  ],
+  [
+    'the look-for tapped again stays in hand',
+    [{ lookFor: 'x' }, { student: 'a' }, { lookFor: 'x' }, { student: 'b' }],
+    ['a x', 'b x'],
+  ],
   ['another in its place', [{ lookFor: 'x' }, { lookFor: 'y' }, { student: 'a' }], ['a y']],
   ['the whole class', [{ lookFor: 'x' }, { student: null }], [' x']],
 ])('one thumb: %s', (_, taps, expected) => {
@@ -178,6 +195,94 @@ test.each([
     return held.tally ? [`${held.tally.studentId ?? ''} ${held.tally.lookForId}`] : [];
   });
   expect(made).toEqual(expected);
+});
+
+test('for any taps, what counts is what the screen said at the tap', () => {
+  const anyTap: fc.Arbitrary<HoldTap | 'let go'> = fc.oneof(
+    fc.constantFrom('a', 'b', 'c', null).map((student) => ({ student })),
+    fc.constantFrom('x', 'y', 'z').map((lookFor) => ({ lookFor })),
+    fc.constant('let go' as const),
+  );
+  fc.assert(
+    fc.property(fc.array(anyTap, { maxLength: 40 }), (taps) => {
+      let hold: Hold = emptyHand;
+      // By the words of the screen alone: since the hand was empty the first tap says which sort is held.
+      let since: HoldTap[] = [];
+      for (const tap of taps) {
+        if (tap === 'let go') {
+          hold = emptyHand;
+          since = [];
+          continue;
+        }
+        const held = tapWith(hold, tap);
+        hold = held.hold;
+        const studentFirst = since[0] && 'student' in since[0];
+        const inHand = since.findLast((before) => 'student' in before === studentFirst);
+        since.push(tap);
+        const student = studentFirst ? inHand : tap;
+        const lookFor = studentFirst ? tap : inHand;
+        const expected =
+          student && lookFor && 'student' in student && 'lookFor' in lookFor
+            ? { studentId: student.student, lookForId: lookFor.lookFor }
+            : null;
+        expect(held.tally).toEqual(expected);
+      }
+    }),
+  );
+});
+
+describe('a timer that nobody stops (10:40 to 11:30 UTC)', () => {
+  const at = (time: string) => ({ at: `2026-11-23T${time}.000Z` });
+  test.each([
+    // begun, left at -> seconds, in doubt
+    ['runs to the end of the lesson', '10:50:00', null, 2400, true],
+    ['ends when the student leaves', '10:50:00', '11:00', 600, false],
+    ['the student came back before it began', '11:10:00', '11:00', 1200, true],
+    ['begun before the lesson', '10:30:00', null, 3600, true],
+    ['begun after the lesson: as long as one', '12:00:00', null, 3000, true],
+    ['left after the lesson was over', '10:50:00', '11:40', 2400, true],
+  ])('%s', (_what, begun, leftAt, seconds, unsure) => {
+    const end = timerEnd(at(begun), lesson(), { leftAt }, 'UTC');
+    expect([timerSeconds(at(begun), end.at), end.unsure]).toEqual([seconds, unsure]);
+  });
+  test('no sum is longer than the student was there to be seen', () => {
+    const timed = { x: lookFor('x', { measure: 'seconds' }) };
+    const class1 = {
+      enrolments: [enrolment()],
+      lessons: [lesson()],
+      book: { marks: {}, standings: {}, rules: {} },
+    };
+    const seen = classCounts(class1, {
+      tallies: [
+        tally({
+          lessonId: lesson().id,
+          studentId: 'a',
+          lookForId: 'x',
+          amount: 82_800,
+          at: at('10:40:00').at,
+        }),
+      ],
+      tallyings: [],
+      lookFors: timed,
+      zone: 'UTC',
+    });
+    expect(seen.counts.map(({ amount }) => amount)).toEqual([3000]);
+    expect(lookForRates(seen, 'x', 'student').get('a')?.perHour).toBe(3600);
+  });
+  test.each([
+    ['3:20', 200],
+    ['3 min 20 s', 200],
+    ['200 s', 200],
+    ['4', 240],
+    ['1,5 min', 90],
+    ['1 h 05 min', 3900],
+    ['1:02:03', 3723],
+    ['45 s', 45],
+    ['soon', null],
+    ['', null],
+  ])('%s is read', (written, seconds) => {
+    expect(readDuration(written)).toBe(seconds);
+  });
 });
 
 test('strokes in fives up to ten, and seconds as they are said', () => {

@@ -5,7 +5,7 @@ let server: TestServer;
 let ines: Caller;
 let token: string;
 const section = '01M8000000000000000000SECT';
-const ids = ['01M800000000000000000STUDA', '01M800000000000000000STUDB'];
+const ids = ['01M800000000000000000STUDA', '01M800000000000000000STUDB', '01M800000000000000000STUDC'];
 
 beforeAll(async () => {
   // A Monday, four minutes into the lesson.
@@ -14,7 +14,7 @@ beforeAll(async () => {
   await makeClass(
     ines,
     section,
-    Object.fromEntries(ids.map((id, index) => [id, ['Mei', 'Jun'][index] ?? ''])),
+    Object.fromEntries(ids.map((id, index) => [id, ['Mei', 'Jun', 'Ola'][index] ?? ''])),
   );
   token = await link();
 });
@@ -41,6 +41,8 @@ async function day() {
   const response = await ines.call('GET', '/api/days/2026-11-23');
   return (await response.json()) as {
     checkIn: { studentId: string; weather: number; comment: string; lunch: string; sameDevice: boolean }[];
+    otherCheckIn: { studentId: string; weather: number; device: string }[];
+    mark: unknown[];
     lesson: { takenAt: string | null }[];
   };
 }
@@ -57,6 +59,7 @@ test('a phone is told the class and names in short, and nothing of anybody', asy
     students: [
       { id: ids[1], name: 'Jun T.' },
       { id: ids[0], name: 'Mei T.' },
+      { id: ids[2], name: 'Ola T.' },
     ],
   });
 });
@@ -65,20 +68,51 @@ test('checking in is kept as said, text is text, a lunch that is not offered is 
   const answer = await say(saying());
   expect([answer.status, await answer.json()]).toEqual([
     200,
-    { name: 'Mei T.', at: '10:44', late: false, shortened: false },
+    { name: 'Mei T.', at: '10:44', late: false, again: false, shortened: false },
   ]);
   const { checkIn, lesson } = await day();
   expect(checkIn).toMatchObject([{ studentId: ids[0], weather: 2, comment: 'a <b>word</b>', lunch: '' }]);
   expect(lesson.map(({ takenAt }) => takenAt)).toEqual([null]);
 });
 
-test('somebody else from the same phone is marked; the tablet at the door is not; a long comment is shortened', async () => {
+test('somebody else from the same phone is marked; a long comment is shortened', async () => {
   const long = await say(saying(ids[1], { comment: 'x'.repeat(10_000) }));
   expect(await long.json()).toMatchObject({ shortened: true });
   const jun = async () => (await day()).checkIn.find(({ studentId }) => studentId === ids[1]);
   expect(await jun()).toMatchObject({ sameDevice: true, comment: 'x'.repeat(500) });
-  await say(saying(ids[1], { device: 'shared', comment: '' }));
-  expect(await jun()).toMatchObject({ sameDevice: false, comment: '' });
+});
+
+test('another device cannot write over a check-in: both are kept, and the mark stays as the first left it', async () => {
+  const before = await day();
+  const prank = await say(
+    saying(ids[0], { weather: 5, wantsWord: false, comment: 'fine', device: 'phone-2' }),
+  );
+  expect(await prank.json()).toMatchObject({ again: true, late: false });
+  const after = await day();
+  const mei = ({ studentId }: { studentId: string }) => studentId === ids[0];
+  expect(after.checkIn.find(mei)).toEqual(before.checkIn.find(mei));
+  expect(after.checkIn.find(mei)).toMatchObject({ weather: 2, wantsWord: true });
+  expect(after.otherCheckIn).toMatchObject([{ studentId: ids[0], weather: 5, device: 'phone-2' }]);
+  expect(after.mark).toEqual(before.mark);
+  // The same again, as when the answer was lost; then the phone that was first sets right what it said.
+  await say(saying(ids[0], { weather: 5, wantsWord: false, comment: 'fine', device: 'phone-2' }));
+  await say(saying(ids[0], { weather: 3 }));
+  const last = await day();
+  expect(last.otherCheckIn).toHaveLength(1);
+  expect(last.checkIn.find(mei)).toMatchObject({ weather: 3, wantsWord: true });
+});
+
+test('of phones that say something for one student at the same moment one is the first, the others are beside it', async () => {
+  const answers = await Promise.all(
+    ['p1', 'p2', 'p3', 'p4'].map((device, index) => say(saying(ids[2], { device, weather: index + 1 }))),
+  );
+  const again = await Promise.all(
+    answers.map(async (answer) => ((await answer.json()) as { again: boolean }).again),
+  );
+  expect(again.filter((other) => !other)).toHaveLength(1);
+  const { checkIn, otherCheckIn } = await day();
+  const said = [...checkIn, ...otherCheckIn].filter(({ studentId }) => studentId === ids[2]);
+  expect(said.map(({ weather }) => weather).sort()).toEqual([1, 2, 3, 4]);
 });
 
 test('who is not in the class, and an answer that is none, are refused with a sentence', async () => {
@@ -90,7 +124,7 @@ test('who is not in the class, and an answer that is none, are refused with a se
   expect((await say(saying(ids[0], { weather: 9 }))).status).toBe(400);
 });
 
-test('a link that has ended and one that never was get the same answer, and a thousand tries are slowed', async () => {
+test('a link that has ended and one that never was get the same answer, and many tries are slowed', async () => {
   const old = token;
   await ines.call('POST', `/api/sections/${section}/check-in-links/end`);
   const ended = await phone().call('GET', `/api/check-in/${old}`);

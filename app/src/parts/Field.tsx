@@ -3,6 +3,7 @@ import { View, type KeyboardTypeOptions } from 'react-native';
 import { TextInput } from 'react-native-paper';
 import { usePalette } from '../theme/theme';
 import { fonts, radius, space, target } from '../theme/tokens';
+import { useTyping } from './Typing';
 import { Words } from './Words';
 
 export interface FieldProps {
@@ -18,6 +19,10 @@ export interface FieldProps {
   keyboard?: KeyboardTypeOptions;
   width?: number;
   onSubmit?: () => void;
+  /** Under which name what is typed is kept, where another field of the form has the same label. */
+  typedAs?: string;
+  /** The cursor goes elsewhere. */
+  onLeave?: () => void;
   testID?: string;
   /** Which part of it is selected. */
   onSelect?: (from: number, to: number) => void;
@@ -29,6 +34,7 @@ export interface FieldProps {
 export function Field(props: FieldProps) {
   const { label, value, onChange, error, hint, secret, multiline, placeholder, keyboard, width } = props;
   const palette = usePalette();
+  const keep = useTyping(props.typedAs ?? label, value, onChange);
   return (
     <View style={{ gap: space(1), width, flexGrow: width ? 0 : 1, flexShrink: 1 }}>
       <Words size="small" tone="inkQuiet">
@@ -40,7 +46,8 @@ export function Field(props: FieldProps) {
           dense
           testID={props.testID}
           value={value}
-          onChangeText={onChange}
+          onChangeText={secret ? onChange : keep}
+          onBlur={props.onLeave}
           onSubmitEditing={props.onSubmit}
           onSelectionChange={
             props.onSelect

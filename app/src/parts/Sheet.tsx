@@ -5,17 +5,20 @@ import { Modal, Portal } from 'react-native-paper';
 import { usePalette, useWide } from '../theme/theme';
 import { radius, space } from '../theme/tokens';
 import { IconAction } from './IconAction';
+import { Typing } from './Typing';
 import { Words } from './Words';
 
 interface SheetProps {
   title: string;
   note?: string;
   onClose: () => void;
+  /** Of a form: what it is about. What is typed in it is kept until it is accepted. */
+  about?: string;
   children: ReactNode;
 }
 
 /** Something to look at or settle before going on: from below on the phone, in the middle when wide. */
-export function Sheet({ title, note, onClose, children }: SheetProps) {
+export function Sheet({ title, note, onClose, about, children }: SheetProps) {
   const palette = usePalette();
   const wide = useWide();
   return (
@@ -46,7 +49,7 @@ export function Sheet({ title, note, onClose, children }: SheetProps) {
             <IconAction name="Close" icon={X} onPress={onClose} />
           </View>
           <ScrollView contentContainerStyle={{ padding: space(4), paddingTop: space(1), gap: space(3) }}>
-            {children}
+            {about === undefined ? children : <Typing about={about}>{children}</Typing>}
           </ScrollView>
         </View>
       </Modal>

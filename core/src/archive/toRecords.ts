@@ -138,6 +138,7 @@ function inLessons(archive: Archive, zone: string): RecordLists {
       amount: row.amount,
       circleId: null,
       correctedFrom: null,
+      unsure: false,
     })),
     sweep: archive.sweeps.map((row) => ({ ...kept, ...ids(row), level: row.level })),
     checkIn: archive.check_ins.map((row) => ({

@@ -48,7 +48,8 @@ const envelope = { id: Ulid, madeAt: Instant, device: Id };
 const Undo = z.strictObject({
   ...envelope,
   kind: z.literal('undo'),
-  payload: z.strictObject({ changeId: Ulid }),
+  // Of a change to many records only some may be taken back, as one student's mark of a whole roll.
+  payload: z.strictObject({ changeId: Ulid, recordIds: z.array(Id).min(1).max(500).optional() }),
 });
 
 const kindSchemas = Object.entries(changeKinds).map(([kind, { payload }]) =>

@@ -7,7 +7,7 @@ import { standingFor } from '../roll/standings';
 /**
  * What checking in at this minute makes of a student's mark: in time, nothing (here is no mark), or
  * here again for somebody marked away; after the grace, late with the minute. A mark of being late or
- * gone that is there already stays: a second check-in corrects what was said, not when one came.
+ * gone that is there already stays.
  * @param time `HH:MM` @param standing that of the mark so far
  * @returns null where the mark stays as it is
  */

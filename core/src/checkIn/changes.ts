@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { changeKind } from '../changes/kind';
-import { recordFields } from '../records/schema';
+import { Id, recordFields } from '../records/schema';
 import { LessonKey, MarkFields } from '../roll/changes';
 
 export const checkInChanges = {
@@ -11,6 +11,15 @@ export const checkInChanges = {
       lesson: LessonKey,
       checkIn: recordFields.checkIn.omit({ lessonId: true }),
       mark: MarkFields.nullable(),
+    }),
+    ({ lesson }) => lesson.id,
+  ),
+  // Said for a student who had checked in already, from another device. The mark stays as it is.
+  'checkIn.other': changeKind(
+    z.strictObject({
+      lesson: LessonKey,
+      id: Id,
+      checkIn: recordFields.otherCheckIn.omit({ lessonId: true }),
     }),
     ({ lesson }) => lesson.id,
   ),

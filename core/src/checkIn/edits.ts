@@ -18,4 +18,12 @@ export const checkInEdits: EditsByKind<typeof checkInChanges> = {
       ...(mark ? setMark(lesson.id, mark, 'check_in') : []),
     ];
   },
+  'checkIn.other': ({ lesson, id, checkIn }) => {
+    const values = { ...checkIn, lessonId: lesson.id };
+    return [
+      ensureLesson(lesson),
+      { op: 'make', table: 'otherCheckIn', id, values },
+      { op: 'set', table: 'otherCheckIn', id, values },
+    ];
+  },
 };

@@ -126,7 +126,7 @@ export const recordFields = {
     /** Only the given name and the first letter of the family name are shown. */
     shortNames: z.boolean(),
   }),
-  // What a student said on coming in; one a lesson, a second time corrects the first.
+  // What a student said on coming in; one a lesson, a second time from the same device corrects the first.
   checkIn: z.object({
     lessonId: Id,
     studentId: Id,
@@ -140,6 +140,17 @@ export const recordFields = {
     device: z.string().max(64),
     /** The one before from this device was another student's. */
     sameDevice: z.boolean(),
+  }),
+  // Said for a student who had checked in already, from another device: kept beside the first, which stays.
+  otherCheckIn: z.object({
+    lessonId: Id,
+    studentId: Id,
+    at: Instant,
+    weather: z.int().min(1).max(5).nullable(),
+    wantsWord: z.boolean(),
+    lunch: z.string().max(40),
+    comment: z.string().max(500),
+    device: z.string().max(64),
   }),
   // A piece of work of one student, as a home educator notes it; done on a day, or not yet.
   task: z.object({
@@ -182,10 +193,12 @@ export const recordFields = {
     lookForId: Id,
     at: Instant,
     /** How many, or seconds; null while a timed one runs; below none only where a number was corrected. */
-    amount: z.int().min(-999).max(86_400).nullable(),
+    amount: z.int().min(-86_400).max(86_400).nullable(),
     circleId: Id.nullable(),
     /** The number that stood there when it was set right by hand; null is seen, not corrected. */
-    correctedFrom: z.int().min(0).max(999).nullable(),
+    correctedFrom: z.int().min(0).max(86_400).nullable(),
+    /** A timed one that ended with the lesson, for nobody stopped it: whether it was so long is not known. */
+    unsure: z.boolean(),
   }),
   // What the teacher wrote about a look-for's counts, of one student or (null) the class.
   countComment: z.object({
@@ -265,6 +278,7 @@ export type Mark = RecordOf<'mark'>;
 export type Message = RecordOf<'message'>;
 export type Task = RecordOf<'task'>;
 export type CheckIn = RecordOf<'checkIn'>;
+export type OtherCheckIn = RecordOf<'otherCheckIn'>;
 export type CheckInSetting = RecordOf<'checkInSetting'>;
 export type LookFor = RecordOf<'lookFor'>;
 export type Focus = RecordOf<'focus'>;

@@ -1,5 +1,6 @@
 import type { Lesson, Mark } from '../records/schema';
 import type { MarkFields } from './changes';
+import { says } from './says';
 
 /** A mark that would be made, shown before it is. */
 export interface PlannedMark {
@@ -24,8 +25,7 @@ export function planMark(
   found: Mark | undefined,
   source: Mark['source'],
 ): PlannedMark {
-  const says = found && !found.removed && (found.standingId ?? found.arrivedAt ?? found.leftAt) !== null;
-  const before = says ? found : undefined;
+  const before = says(found) ? found : undefined;
   const taken = lesson.takenAt !== null;
   const now = before ?? { standingId: null, arrivedAt: null, leftAt: null };
   const same =

@@ -20,3 +20,19 @@ export function standingFor(
     .sort((a, b) => a.position - b.position)
     .find((s) => s.countsAs === countsAs && (countsAs === 'not_counted' || s.excused === excused));
 }
+
+/**
+ * The standing after a time was typed or taken off by hand. An arrival makes whoever was here late, a leaving makes
+ * whoever was here gone early; a time that is taken off is unknown from then on, and changes no standing.
+ * @param next the time that was changed; null where it was taken off
+ */
+export function standingByTimes(
+  standing: Standing | undefined,
+  next: { arrivedAt?: string | null; leftAt?: string | null },
+  standings: readonly Standing[],
+): Standing | undefined {
+  const countsAs = standing?.countsAs ?? 'here';
+  if (next.arrivedAt && countsAs !== 'late') return standingFor(standings, 'late');
+  if (next.leftAt && countsAs === 'here') return standingFor(standings, 'left_early');
+  return standing ?? standingFor(standings, 'here');
+}

@@ -71,25 +71,24 @@ export function tapMeaning(
 }
 
 /**
- * The mark that a tap makes.
- * @param standing that of the mark, retired or merged though it may be @param standings those in use
+ * The mark that a tap makes: what the screen said it would.
+ * @param meaning as it was shown when the student was tapped @param arrivedAt that of the mark shown
+ * @param now `HH:MM` @param standings those in use
  * @returns the fields to set; null when the teacher has no standing of the kind that is needed
  */
 export function markByTap(
   studentId: string,
-  moment: TapMoment,
-  mark: MarkSoFar,
-  standing: Pick<Standing, 'countsAs'> | undefined,
+  meaning: TapMeaning,
+  arrivedAt: string | null,
+  now: string,
   standings: readonly Standing[],
 ): MarkFields | null {
-  const arrivedAt = mark?.arrivedAt ?? null;
   const as = (countsAs: Standing['countsAs'], times: Partial<MarkFields> = {}): MarkFields | null => {
     const kind = standingFor(standings, countsAs);
     return kind ? { studentId, standingId: kind.id, arrivedAt: null, leftAt: null, ...times } : null;
   };
   const here: MarkFields = { studentId, standingId: null, arrivedAt: null, leftAt: null };
-  const now = moment.now.time;
-  switch (tapMeaning(moment, standing, mark)) {
+  switch (meaning) {
     case 'here':
       return here;
     case 'away':

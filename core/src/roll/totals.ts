@@ -3,6 +3,7 @@ import type { Enrolment, Lesson } from '../records/schema';
 import { rulesFor, type RollBook } from './book';
 import { markId } from './markId';
 import { minutesMissed, presenceOf, type Presence } from './presence';
+import { rollCounts, type RollCounts } from './rollCounts';
 import { defaultRules, type RollRules } from './rules';
 
 /** What is counted of one student's lessons: plain sums, so that a year is the sum of its months. */
@@ -157,28 +158,13 @@ export function studentTotals(
   return totalsOf([counts], rules);
 }
 
-export interface LessonCounts {
-  enrolled: number;
-  here: number;
-  late: number;
-  leftEarly: number;
-  away: number;
-  excused: number;
-}
-
-/** How many of a class were there in one lesson; null when its roll was not taken or it was set aside. */
+/** How a class stood in one lesson; null when its roll was not taken or it was set aside. */
 export function lessonCounts(
   lesson: Lesson,
   enrolments: readonly Pick<Enrolment, 'studentId' | 'startsOn' | 'endsOn'>[],
   book: RollBook,
-): LessonCounts | null {
+): RollCounts | null {
   if (lesson.takenAt === null || lesson.setAside) return null;
-  const totals = emptyCounts();
-  for (const enrolment of enrolments) {
-    if (!isEnrolledOn(enrolment, lesson.date)) continue;
-    const presence = presenceIn(lesson, enrolment.studentId, book);
-    if (presence) addPresence(totals, presence);
-  }
-  const { taken, here, late, leftEarly, away, excused } = totals;
-  return { enrolled: taken, here, late, leftEarly, away, excused };
+  const enrolled = enrolments.filter((enrolment) => isEnrolledOn(enrolment, lesson.date));
+  return rollCounts(enrolled.flatMap(({ studentId }) => presenceIn(lesson, studentId, book) ?? []));
 }

@@ -1,4 +1,6 @@
+import { many } from '../words/many';
 import type { Mark, Standing } from '../records/schema';
+import { isKnown, isPlanned } from './says';
 import { minutesMissed, type Presence } from './presence';
 import type { TapMeaning } from './tap';
 
@@ -28,7 +30,19 @@ export function presenceSpoken(
 ): string {
   const words = presenceWords(presence, mark, standing) || 'here';
   const minutes = minutesMissed(presence);
-  return !presence.there || minutes === 0 ? words : `${words}, ${minutes} minutes`;
+  return !presence.there || minutes === 0 ? words : `${words}, ${many(minutes, 'minute')}`;
+}
+
+/** How a student was there, or is expected to be, for those who listen; the roll may not be taken yet. */
+export function rowSpoken(
+  lesson: { takenAt: string | null },
+  presence: Presence,
+  mark: Mark | undefined,
+  standing: Pick<Standing, 'name' | 'countsAs'> | undefined,
+): string {
+  if (!isKnown(lesson, mark)) return 'not taken';
+  const words = presenceSpoken(presence, mark, standing);
+  return isPlanned(lesson, mark) ? `planned: ${words}` : words;
 }
 
 /** What a tap would do, as the end of "Tap: ...". */

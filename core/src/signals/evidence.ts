@@ -6,7 +6,8 @@ import { onsetOf } from './onset';
 import type { Pattern } from './patternTest';
 import { patternClears, patternWords } from './patternWords';
 import { streamNames, type ClassSeries, type Slot, type StreamName } from './streams';
-import { changeInWords, counted, day, inWords, percent } from './words';
+import { changeInWords, counted, percent } from './words';
+import { levelWords } from './levelWords';
 
 /** One point of a stream: a lesson, a day or a piece of work. */
 export const EvidencePoint = z.object({
@@ -161,12 +162,7 @@ export function changeEvidence(
 /** A line that a student is over, as evidence or as a mere fact. */
 export function levelEvidence(series: ClassSeries, level: LevelCrossed, i: number): Evidence {
   const stream = level.kind === 'missing' ? 'hand_in' : 'presence';
-  const words = {
-    share: `missed ${level.missed} of ${level.taken} lessons taken (${percent(level.value)}), at or over the ${percent(level.line)} line since ${day(level.since)}`,
-    streak: `was away from the last ${inWords(level.value)} lessons in a row, since ${day(level.since)}`,
-    missing: `did not hand in ${inWords(level.value)} of the last ${inWords(level.taken)} pieces of work`,
-  };
-  const value = level.kind === 'share' ? level.value : level.missed / level.taken;
+  const value = level.kind === 'share' || level.kind === 'early' ? level.value : level.missed / level.taken;
   return {
     stream,
     kind: 'level',
@@ -174,7 +170,7 @@ export function levelEvidence(series: ClassSeries, level: LevelCrossed, i: numbe
     usual: level.kind === 'share' ? level.line : 0,
     n: level.taken,
     since: level.since,
-    words: words[level.kind],
+    words: levelWords(level),
     clears: level.kind === 'share' ? `a share under the ${percent(level.line)} line` : '',
     band: [0, level.kind === 'share' ? level.line : 0],
     points: pointsOf(series, stream, i),

@@ -3,7 +3,9 @@ import { patternsOf } from './patterns';
 import { patternWords } from './patternWords';
 import { partsOf } from './together';
 import { concerns, streamNames, type ClassSeries, type Concern, type StreamName } from './streams';
-import { statesOf, watchedSeries } from './watchClass';
+import { levelsCrossed } from './levels';
+import { levelWords } from './levelWords';
+import { statesOf, watchedSeries, type WatchSettings } from './watchClass';
 import { percent, weekdayWords } from './words';
 
 const Point = z.object({ date: z.iso.date(), value: z.number() });
@@ -19,6 +21,8 @@ export const GlanceStudent = z.object({
   changed: z.number(),
   stream: z.enum(streamNames).nullable(),
   concern: z.enum(concerns).nullable(),
+  /** A line that the student is over, in words, to follow the name; null where there is none. */
+  fact: z.string().nullable(),
 });
 
 export const ClassGlance = z.object({
@@ -72,11 +76,12 @@ function classWeekdays(series: ClassSeries): ClassGlance['patterns'] {
 
 /**
  * A class at a glance: everybody's small path, those who changed most first, and the patterns that stand out.
- * @param streams that the teacher watches in the class: only those can have changed
+ * @param settings which streams the teacher watches in the class, and from which lines on
  */
-export function glanceOf(series: ClassSeries, streams: ReadonlySet<StreamName>): ClassGlance {
+export function glanceOf(series: ClassSeries, { streams, lines }: WatchSettings): ClassGlance {
   const watched = watchedSeries(series, streams);
   const states = statesOf(watched);
+  const levels = levelsCrossed(watched, lines);
   const lessons = series.lessons.slice(-mostLessons);
   const from = lessons[0]?.date ?? '';
   const presence = new Map(series.streams.presence.map((slot) => [slot.source, slot.value]));
@@ -100,6 +105,7 @@ export function glanceOf(series: ClassSeries, streams: ReadonlySet<StreamName>):
         changed: Math.round(changed * 1000) / 1000,
         stream,
         concern,
+        fact: levels[i]?.[0] ? levelWords(levels[i][0]) : null,
       },
     ];
   });

@@ -1,11 +1,12 @@
 import betaCdf from '@stdlib/stats-base-dists-beta-cdf';
 import { betaPrior, type BetaPrior } from './models/betaPrior';
 import { missing } from './models/handInModel';
-import type { ClassSeries, Slot } from './streams';
+import { missedKey, type ClassSeries, type MissedHow, type Slot } from './streams';
 
 /** A fixed line of the trade that a student is over, as a fact. */
 export interface LevelCrossed {
-  kind: 'share' | 'streak' | 'missing';
+  /** `early` is a plain fact of a class that is too young for shares. */
+  kind: 'share' | 'early' | 'streak' | 'missing';
   /** The share (0 to 1), or how many, that makes the line. */
   line: number;
   /** The student's share, or how many. */
@@ -13,6 +14,9 @@ export interface LevelCrossed {
   /** Missed, of how many. */
   missed: number;
   taken: number;
+  /** Of those missed. */
+  excused: number;
+  partly: number;
   since: string;
   /** How sure it is that what is underneath is over the line, 0 to 1; null where there is nothing underneath. */
   certainty: number | null;
@@ -52,13 +56,26 @@ export function certaintyOverLine(missed: number, taken: number, line: number, p
 interface Lesson {
   date: string;
   away: boolean;
+  how: MissedHow | undefined;
 }
 
-function lessonsOf(slots: readonly Slot[], i: number): Lesson[] {
+function lessonsOf({ streams, missedHow }: ClassSeries, i: number): Lesson[] {
   const lessons: Lesson[] = [];
-  for (const { date, value } of slots)
-    if (!Number.isNaN(value[i])) lessons.push({ date, away: value[i] === 1 });
+  for (const { date, value, source } of streams.presence)
+    if (!Number.isNaN(value[i]))
+      lessons.push({ date, away: value[i] === 1, how: missedHow.get(missedKey(source, i)) });
   return lessons;
+}
+
+/** How many of some lessons were missed, and how. */
+function missedOf(lessons: readonly Lesson[]): Pick<LevelCrossed, 'missed' | 'taken' | 'excused' | 'partly'> {
+  const missed = lessons.filter(({ away }) => away);
+  return {
+    missed: missed.length,
+    taken: lessons.length,
+    excused: missed.filter(({ how }) => how?.excused).length,
+    partly: missed.filter(({ how }) => how?.partly).length,
+  };
 }
 
 /** Lessons missed in a row, on average; 1 where none were. */
@@ -111,8 +128,8 @@ function priorOf(byStudent: readonly (readonly Lesson[])[]): BetaPrior {
  * as so much smaller as a spell is long (the design effect of clusters).
  */
 function highestShare(lessons: readonly Lesson[], lines: LevelLines, prior: BetaPrior): LevelCrossed | null {
-  const taken = lessons.length;
-  const missed = lessons.filter(({ away }) => away).length;
+  const counts = missedOf(lessons);
+  const { missed, taken } = counts;
   if (taken < lines.fewestTaken) return null;
   const value = missed / taken;
   const spell = designEffect(lessons);
@@ -123,15 +140,34 @@ function highestShare(lessons: readonly Lesson[], lines: LevelLines, prior: Beta
   const level = crossed.find(({ certainty }) => certainty >= credibleFrom) ?? crossed[0];
   if (!level) return null;
   const since = overSince(lessons, level.line, lines.fewestTaken) ?? lessons[taken - 1]?.date ?? '';
-  return { kind: 'share', ...level, value, missed, taken, since };
+  return { kind: 'share', ...level, value, ...counts, since };
+}
+
+/** In a class too young for shares so much missed is told as a plain fact: a third of the lessons, and three of them. */
+const earlyFact = { share: 1 / 3, missed: 3 };
+
+function earlyShare(lessons: readonly Lesson[], { fewestTaken }: LevelLines): LevelCrossed | null {
+  const counts = missedOf(lessons);
+  const { missed, taken } = counts;
+  const first = lessons.find(({ away }) => away);
+  if (!first || taken >= fewestTaken || missed < earlyFact.missed || missed / taken < earlyFact.share)
+    return null;
+  const value = missed / taken;
+  return { kind: 'early', line: earlyFact.share, value, ...counts, since: first.date, certainty: null };
 }
 
 function streakAtEnd(lessons: readonly Lesson[], { inARow }: LevelLines): LevelCrossed | null {
   const run = lessons.slice(lessons.findLastIndex(({ away }) => !away) + 1);
   const first = run[0];
   if (run.length < inARow || !first) return null;
-  const counts = { value: run.length, missed: run.length, taken: run.length };
-  return { kind: 'streak', line: inARow, ...counts, since: first.date, certainty: null };
+  return {
+    kind: 'streak',
+    line: inARow,
+    value: run.length,
+    ...missedOf(run),
+    since: first.date,
+    certainty: null,
+  };
 }
 
 function missingAtEnd(slots: readonly Slot[], i: number, { missingOfFive }: LevelLines): LevelCrossed | null {
@@ -139,19 +175,22 @@ function missingAtEnd(slots: readonly Slot[], i: number, { missingOfFive }: Leve
   const gone = last.filter(({ value }) => value[i] === missing);
   const first = gone[0];
   if (gone.length < missingOfFive || !first) return null;
-  const counts = { value: gone.length, missed: gone.length, taken: last.length };
+  const counts = { value: gone.length, missed: gone.length, taken: last.length, excused: 0, partly: 0 };
   return { kind: 'missing', line: missingOfFive, ...counts, since: first.date, certainty: null };
 }
 
 /** The lines that each student of a class is over, by student, in the order of the series. */
 export function levelsCrossed(series: ClassSeries, lines: LevelLines = usualLines): LevelCrossed[][] {
-  const byStudent = series.students.map((_, i) => lessonsOf(series.streams.presence, i));
+  const byStudent = series.students.map((_, i) => lessonsOf(series, i));
   const prior = priorOf(byStudent);
   return series.students.map(({ active }, i) => {
     if (!active) return [];
     const lessons = byStudent[i] ?? [];
+    const early = earlyShare(lessons, lines);
     return [
-      streakAtEnd(lessons, lines),
+      early,
+      // Where every lesson was missed, "in a row" would say the same once more.
+      early && early.missed === early.taken ? null : streakAtEnd(lessons, lines),
       highestShare(lessons, lines, prior),
       missingAtEnd(series.streams.hand_in, i, lines),
     ].filter((level) => level !== null);

@@ -79,6 +79,7 @@ export function observeRows(
       seatings: rows.seatings.filter(
         ({ sectionId, startsOn }) => sectionId === section.id && startsOn <= asOf,
       ),
+      missedHow: attendance.missedHow,
       streams: {
         presence: attendance.presence,
         lateness: attendance.lateness,

@@ -39,6 +39,15 @@ export interface ClassSeating {
   places: readonly Place[];
 }
 
+export interface MissedHow {
+  excused: boolean;
+  /** There for a part of it, though for less than counts. */
+  partly: boolean;
+}
+
+/** The key of a student's lesson in `missedHow`. */
+export const missedKey = (lessonId: string, i: number) => `${lessonId} ${i}`;
+
 /** Everything that is known of a class until an evening, in order of time. */
 export interface ClassSeries {
   sectionId: string;
@@ -46,5 +55,7 @@ export interface ClassSeries {
   students: { id: string; name: string; /** Enrolled on that evening. */ active: boolean }[];
   lessons: SeriesLesson[];
   seatings: readonly ClassSeating[];
+  /** How lessons were missed, by lesson id and student's place in the series, where there is more to say of it. */
+  missedHow: ReadonlyMap<string, MissedHow>;
   streams: Record<StreamName, Slot[]>;
 }

@@ -1,5 +1,6 @@
 import type { WatchItem } from './watchClass';
 import type { ClearedItem } from './cleared';
+import { many } from '../words/many';
 import { counted, day, percent } from './words';
 
 /** A record that a fact rests on: a lesson, a note, a step or a piece of work; of a whole day the date is its id. */
@@ -36,7 +37,7 @@ function attendanceFact({ name, taken, missed, late, missedLessons }: SummaryInp
   const all =
     missed === 0
       ? `was there in all ${counted(taken, 'lesson')} taken`
-      : `missed ${missed} of ${counted(taken, 'lesson')} taken (${percent(missed / taken)})`;
+      : `missed ${missed} of ${many(taken, 'lesson')} taken (${percent(missed / taken)})`;
   return { sentence: `${name}: ${all}${lates}.`, records: [...missedLessons] };
 }
 

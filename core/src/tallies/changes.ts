@@ -22,6 +22,12 @@ export const Counted = z
   .min(0, 'A count cannot be below 0')
   .max(999, 'A count is at most 999');
 
+/** How many, or how many seconds. */
+const Amount = z
+  .int('A whole number')
+  .min(0, 'A count cannot be below 0')
+  .max(86_400, 'At most the seconds of a day');
+
 /** The lesson of the class that is on the same roll: whoever looks, looks at both. */
 export const Together = LessonKey.optional();
 
@@ -53,8 +59,14 @@ export const tallyChanges = {
     }),
     about,
   ),
+  // Also of one that was stopped before: to say how long it was, or that it was so long.
   'tally.stop': changeKind(
-    z.strictObject({ id: Id, lessonId: Id, amount: z.int().min(1).max(86_400) }),
+    z.strictObject({
+      id: Id,
+      lessonId: Id,
+      amount: z.int().min(1).max(86_400),
+      unsure: z.boolean().optional(),
+    }),
     ({ lessonId }) => tallyHistory(lessonId),
   ),
   'tally.remove': changeKind(z.strictObject({ id: Id, lessonId: Id }), ({ lessonId }) =>
@@ -68,8 +80,9 @@ export const tallyChanges = {
       studentId: Id.nullable(),
       lookForId: Id,
       at: Instant,
-      from: Counted,
-      to: Counted,
+      // Seconds, where it is timed.
+      from: Amount,
+      to: Amount,
     }),
     about,
   ),

@@ -22,6 +22,12 @@ interface Seen {
   zone: string;
 }
 
+/** Nothing lasts longer than somebody was there to be seen. */
+function possible(count: Count, minutes: number, lookFors: Seen['lookFors']): Count {
+  if (lookFors[count.lookForId]?.measure !== 'seconds' || minutes === 0) return count;
+  return { ...count, amount: Math.min(count.amount, minutes * 60) };
+}
+
 /**
  * Counts and exposures of one class. A lesson in which tallying was on was observed, also without a
  * single tally, and also where its roll was not taken; one set aside counts nowhere. Tallies of who
@@ -45,18 +51,19 @@ export function classCounts(
     const tallying = turnedOn.get(lesson.id) ?? (firstAt === null ? null : { onAt: firstAt, offAt: null });
     if (!tallying || lesson.setAside || lesson.removed) continue;
     const span = observedSpan(lesson, tallying, zone, firstAt);
-    const there = new Set<string>();
+    const there = new Map<string, number>();
     for (const enrolment of enrolments) {
       const { studentId } = enrolment;
       if (!isEnrolledOn(enrolment, lesson.date) || there.has(studentId)) continue;
-      there.add(studentId);
       const minutes = observedMinutes(lesson, span, presenceIn(lesson, studentId, book));
+      there.set(studentId, minutes);
       result.exposures.push({ lessonId: lesson.id, studentId, minutes });
     }
     result.lessons.push({ id: lesson.id, date: lesson.date, startsAt: lesson.startsAt });
-    result.counts.push(
-      ...countsOf(own, lookFors).filter(({ studentId }) => studentId === null || there.has(studentId)),
-    );
+    for (const count of countsOf(own, lookFors)) {
+      const minutes = count.studentId === null ? span[1] - span[0] : there.get(count.studentId);
+      if (minutes !== undefined) result.counts.push(possible(count, minutes, lookFors));
+    }
   }
   return result;
 }

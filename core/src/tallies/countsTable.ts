@@ -50,7 +50,9 @@ export function lookForRates(
 }
 
 const titles: Record<CountGrouping, string> = { student: 'Student', lesson: 'Lesson', week: 'Week from' };
-const units: Record<LookFor['measure'], string> = { count: 'times', tick: 'lessons', seconds: 'seconds' };
+const units: Record<LookFor['measure'], string> = { count: 'times', tick: 'lessons', seconds: 'minutes' };
+/** What is timed is recorded in seconds and read in minutes. */
+export const unitOf = ({ measure }: Pick<LookFor, 'measure'>) => (measure === 'seconds' ? 60 : 1);
 const rounded = (value: number) => Math.round(value * 100) / 100;
 
 /**
@@ -76,10 +78,11 @@ export function countsTable(
     title,
     observed.get(key)?.lessons ?? 0,
     observed.get(key)?.minutes ?? 0,
-    ...columns.flatMap(({ rates }): TableCell[] => {
+    ...columns.flatMap(({ lookFor, rates }): TableCell[] => {
       const rate = rates.get(key);
       const perHour = rate?.perHour ?? null;
-      return [rate?.amount ?? 0, perHour === null ? '' : rounded(perHour)];
+      const unit = unitOf(lookFor);
+      return [rounded((rate?.amount ?? 0) / unit), perHour === null ? '' : rounded(perHour / unit)];
     }),
   ]);
   return [heading, ...lines];

@@ -43,11 +43,13 @@ export const tallyEdits: EditsByKind<typeof tallyChanges> = {
   'tally.add': ({ lesson, together, tallies }) => [
     ...makeTallying({ lesson, together }, tallies[0]?.at ?? ''),
     ...tallies.map(({ id, ...values }): Edit => {
-      const fields = { ...values, lessonId: lesson.id, correctedFrom: null };
+      const fields = { ...values, lessonId: lesson.id, correctedFrom: null, unsure: false };
       return { op: 'make', table: 'tally', id, values: fields };
     }),
   ],
-  'tally.stop': ({ id, amount }) => [{ op: 'set', table: 'tally', id, values: { amount } }],
+  'tally.stop': ({ id, amount, unsure = false }) => [
+    { op: 'set', table: 'tally', id, values: { amount, unsure } },
+  ],
   'tally.remove': ({ id }) => [{ op: 'set', table: 'tally', id, values: { removed: true } }],
   'tally.correct': ({ lesson, id, from, to, ...values }) => {
     const fields = {
@@ -56,6 +58,7 @@ export const tallyEdits: EditsByKind<typeof tallyChanges> = {
       amount: to - from,
       circleId: null,
       correctedFrom: from,
+      unsure: false,
     };
     return [...makeTallying({ lesson }, values.at), { op: 'make', table: 'tally', id, values: fields }];
   },

@@ -17,18 +17,17 @@ export const emptyHand: Hold = { what: 'nothing' };
 
 /**
  * Two ways to tally with the same thumb. A student first: then each look-for is one tally of that student.
- * A look-for first: it is held, and each student tapped has one. Tapping again what is held lets it go;
- * another of the same sort takes its place.
+ * A look-for first: it is held, and each student tapped has one. Another of the same sort takes the place of
+ * what is in hand; tapped again it stays in hand, for whoever goes from student to look-for and back means the
+ * same student. Letting go is a gesture of its own (`emptyHand`).
  */
 export function tapWith(hold: Hold, tap: HoldTap): Held {
   if ('student' in tap) {
     const { student: studentId } = tap;
     if (hold.what === 'lookFor') return { hold, tally: { studentId, lookForId: hold.lookForId } };
-    const again = hold.what === 'student' && hold.studentId === studentId;
-    return { hold: again ? emptyHand : { what: 'student', studentId }, tally: null };
+    return { hold: { what: 'student', studentId }, tally: null };
   }
   const { lookFor: lookForId } = tap;
   if (hold.what === 'student') return { hold, tally: { studentId: hold.studentId, lookForId } };
-  const again = hold.what === 'lookFor' && hold.lookForId === lookForId;
-  return { hold: again ? emptyHand : { what: 'lookFor', lookForId }, tally: null };
+  return { hold: { what: 'lookFor', lookForId }, tally: null };
 }

@@ -253,6 +253,7 @@ export function ourRecords(seed: number): RecordLists {
         amount: 1,
         circleId: null,
         correctedFrom: null,
+        unsure: false,
       },
     ],
     topic: [{ id: 'K', ...kept, name: 'Knots', trouble: false, alsoCalled: ['bends'], mergedIntoId: null }],

@@ -5,6 +5,7 @@ import type { Model } from '../../src/signals/models/model';
 import { observe } from '../../src/signals/observe';
 import { streamNames, type Slot } from '../../src/signals/streams';
 import { draftSummary } from '../../src/signals/summary';
+import { watchArchive } from '../../src/signals/watchArchive';
 import { usualSettings, watchClass } from '../../src/signals/watchClass';
 import { changeInWords, rateInWords, shareInWords } from '../../src/signals/words';
 import { classArchive, draw } from './classes';
@@ -74,6 +75,44 @@ test('a teacher’s own lines decide by their order: over the highest is a conce
   expect(found([0.08, 0.5, 0.6])).toEqual(['over_a_line']);
 });
 
+describe('a class of seven lessons', () => {
+  const archive = classArchive({
+    lessons: 7,
+    students: 12,
+    how: (i, lesson) => ({
+      away: (i === 3 && lesson !== 2) || (i === 5 && lesson >= 4) || (i === 7 && lesson === 1),
+    }),
+  });
+  archive.standings.push({ ...archive.standings[0]!, id: 'X', code: 'X', excused: true });
+  for (const row of archive.roll)
+    if (row.student_id === 'p5' && row.lesson_id !== 'l6') Object.assign(row, { standing_id: 'X' });
+    else if (row.student_id === 'p3' && row.lesson_id === 'l0')
+      Object.assign(row, { standing_id: null, arrived_at: '2026-01-05T11:20:00' });
+  const facts = watchArchive(archive, { asOf: '2026-01-31' });
+  test('the plain facts are told long before there is a usual, with what was excused or attended in part', () => {
+    expect(facts.map(({ studentId, concern, sentence }) => [studentId, concern, sentence])).toEqual([
+      [
+        'p3',
+        'over_a_line',
+        'Student 3 missed 6 of the 7 lessons taken so far (one for the greater part). Also was away from the last four lessons in a row, since 8 January.',
+      ],
+      [
+        'p5',
+        'over_a_line',
+        'Student 5 missed 3 of the 7 lessons taken so far (two excused). Also was away from the last three lessons in a row (two excused), since 9 January.',
+      ],
+    ]);
+  });
+  test('the glance says the same, and nobody else has a fact', () => {
+    const [series] = observe(archive, { asOf: '2026-01-31' });
+    const told = glanceOf(series!, usualSettings).students.filter(({ fact }) => fact !== null);
+    expect(told.map(({ studentId, fact }) => [studentId, fact]).sort()).toEqual([
+      ['p3', 'missed 6 of the 7 lessons taken so far (one for the greater part)'],
+      ['p5', 'missed 3 of the 7 lessons taken so far (two excused)'],
+    ]);
+  });
+});
+
 test('the glance tells of changes only in what is watched, and the class’s own weekday with its numbers', () => {
   const archive = classArchive({
     lessons: 60,
@@ -89,13 +128,13 @@ test('the glance tells of changes only in what is watched, and the class’s own
   });
   const [series] = observe(archive, { asOf: '2026-12-31' });
   if (!series) throw new Error('There is no class.');
-  const all = glanceOf(series, new Set(streamNames));
+  const all = glanceOf(series, usualSettings);
   expect(all.students[0]).toMatchObject({ studentId: 'p4', stream: 'presence', concern: 'absent' });
   expect(all.students[0]?.changed).toBeGreaterThanOrEqual(1);
   expect(all.patterns.map(({ words }) => words).join(' ')).toMatch(
     /The whole class misses \d+\u00A0% of Fridays \(\d+ of \d+\)/,
   );
-  const unwatched = glanceOf(series, new Set(['voice']));
+  const unwatched = glanceOf(series, { ...usualSettings, streams: new Set(['voice']) });
   expect(unwatched.students.every(({ changed }) => changed === 0)).toBe(true);
   expect(unwatched.students[0]?.missed.filter((missed) => missed !== null)).not.toEqual([]);
 });

@@ -49,10 +49,12 @@ function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
   const stamp = stampFor(change, arrival);
   const { teacherId } = arrival;
   if (change.kind === 'undo') {
-    const { changeId } = change.payload;
+    const { changeId, recordIds } = change.payload;
     const line = doneBy(sql, changeId, teacherId);
-    const rows = new Rows(sql, line.edits);
-    const edits = takeBack(rows, changeId, line.edits, stamp);
+    const wanted = recordIds && new Set(recordIds);
+    const done = wanted ? line.edits.filter(({ id }) => wanted.has(id)) : line.edits;
+    const rows = new Rows(sql, done);
+    const edits = takeBack(rows, changeId, done, stamp);
     rows.write();
     return { about: line.about, edits };
   }

@@ -13,7 +13,9 @@ import { Notes1764700000000 } from './migrations/1764700000000-Notes';
 import { WatchAndWork1764800000000 } from './migrations/1764800000000-WatchAndWork';
 import { ReadingByLesson1764900000000 } from './migrations/1764900000000-ReadingByLesson';
 import { RoomPlans1765000000000 } from './migrations/1765000000000-RoomPlans';
+import { OtherCheckIns1765100000000 } from './migrations/1765100000000-OtherCheckIns';
 import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
+import { TimersEnd1765110000000 } from './migrations/1765110000000-TimersEnd';
 import { Sql } from './sql';
 
 /** "SLPT" in the header of every file of ours (SQLite's application id, byte 68). */
@@ -30,6 +32,8 @@ export const migrations = [
   WatchAndWork1764800000000,
   ReadingByLesson1764900000000,
   RoomPlans1765000000000,
+  OtherCheckIns1765100000000,
+  TimersEnd1765110000000,
 ];
 
 /** The data folder cannot be used, with one clear line that says why. */

@@ -19,7 +19,7 @@ export async function load<T extends TableName>(
 }
 
 /** What belongs to the lessons of a range of days, in one query however many they are. */
-export async function loadOfLessonsBetween<T extends 'mark' | 'checkIn' | 'sweep'>(
+export async function loadOfLessonsBetween<T extends 'mark' | 'checkIn' | 'otherCheckIn' | 'sweep'>(
   database: DataSource,
   table: T,
   { teacherId, from, to, sectionId }: { teacherId: string; from: string; to: string; sectionId?: string },

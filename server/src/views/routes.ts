@@ -23,6 +23,7 @@ const LessonsWithMarks = z.object({
   lesson: z.array(recordSchema('lesson')),
   mark: z.array(recordSchema('mark')),
   checkIn: z.array(recordSchema('checkIn')),
+  otherCheckIn: z.array(recordSchema('otherCheckIn')),
   sweep: z.array(recordSchema('sweep')),
 });
 
@@ -41,7 +42,9 @@ async function withMarks({ database }: Services, lessons: Lesson[]) {
   const ofThem = { lessonId: In(lessons.map(({ id }) => id)) };
   const mark = await load(database.read, 'mark', ofThem);
   const checkIn = await load(database.read, 'checkIn', ofThem);
-  return { lesson: lessons, mark, checkIn, sweep: await load(database.read, 'sweep', ofThem) };
+  const otherCheckIn = await load(database.read, 'otherCheckIn', ofThem);
+  const sweep = await load(database.read, 'sweep', ofThem);
+  return { lesson: lessons, mark, checkIn, otherCheckIn, sweep };
 }
 
 /** When a student of a teacher was last erased. */
@@ -190,6 +193,7 @@ export const viewRoutes = [
         lesson,
         mark,
         checkIn,
+        otherCheckIn: await loadOfLessonsBetween(read, 'otherCheckIn', { teacherId, from, to }),
         sweep: await loadOfLessonsBetween(read, 'sweep', { teacherId, from, to }),
       };
     },
@@ -219,6 +223,7 @@ export const viewRoutes = [
       mark: z.array(recordSchema('mark')),
       message: z.array(recordSchema('message')),
       checkIn: z.array(recordSchema('checkIn')),
+      otherCheckIn: z.array(recordSchema('otherCheckIn')),
       sweep: z.array(recordSchema('sweep')),
       tally: z.array(recordSchema('tally')),
       tallying: z.array(recordSchema('tallying')),
@@ -236,6 +241,7 @@ export const viewRoutes = [
         mark: await load(from, 'mark', of),
         message: await load(from, 'message', of),
         checkIn: await load(from, 'checkIn', of),
+        otherCheckIn: await load(from, 'otherCheckIn', of),
         sweep: await load(from, 'sweep', of),
         tally: await load(from, 'tally', of),
         tallying: await load(from, 'tallying', { teacherId }),

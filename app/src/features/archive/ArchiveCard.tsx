@@ -1,3 +1,4 @@
+import { many } from '@slate-path/core/words/many';
 import Download from 'lucide-react-native/icons/download';
 import FileUp from 'lucide-react-native/icons/file-up';
 import { useRef, useState } from 'react';
@@ -124,7 +125,9 @@ export function ArchiveCard() {
         />
       ) : null}
       {state.step === 'brought' ? (
-        <Words live>{`${state.records} records were read in. What was here already stayed as it was.`}</Words>
+        <Words
+          live
+        >{`${many(state.records, 'record')} read in. What was here already stayed as it was.`}</Words>
       ) : null}
       {state.step === 'failed' ? (
         <Words tone="ember" live>

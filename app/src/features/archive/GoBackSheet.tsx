@@ -1,3 +1,4 @@
+import { many } from '@slate-path/core/words/many';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '../../parts/Action';
@@ -26,7 +27,7 @@ interface GoBackSheetProps {
 type State =
   { at: 'asking' | 'going' } | { at: 'asked'; meaning: Meaning } | { at: 'failed'; reason: string };
 
-const records = (count: number) => (count === 1 ? '1 record' : `${count} records`);
+const records = (count: number) => many(count, 'record');
 
 /** What will happen, in a sentence; null where nothing differs. */
 function meaningWords({ asThen, backAgain, gone }: Meaning): string | null {
@@ -86,7 +87,7 @@ export function GoBackSheet({ backup, when, onBack, onClose }: GoBackSheetProps)
             {words}
           </Words>
           <Words tone="inkQuiet">
-            Only your own records; other teachers’ stay as they are, and so do letters that went out. A backup
+            Only your own records; other teachers’ stay as they are, and so do messages that went out. A backup
             of now is made first, so that you can come back here.
           </Words>
           {unsent > 0 ? (

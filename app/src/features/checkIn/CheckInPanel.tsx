@@ -1,8 +1,8 @@
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
-import { weatherWords } from '@slate-path/core/checkIn/roundUp';
+import { weatherWords, type AnyCheckIn } from '@slate-path/core/checkIn/roundUp';
 import { displayName } from '@slate-path/core/people/names';
-import type { CheckIn, Lesson, Student } from '@slate-path/core/records/schema';
+import type { Lesson, Student } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { WeatherSign } from '../../parts/WeatherSign';
 import { Words } from '../../parts/Words';
@@ -17,7 +17,7 @@ interface CheckInPanelProps {
 
 interface LineProps {
   student: Student;
-  checkIn?: CheckIn;
+  checkIn?: AnyCheckIn;
   words?: string;
   onOpen: (studentId: string) => void;
 }
@@ -49,21 +49,36 @@ function Line({ student, checkIn, words, onOpen }: LineProps) {
               {checkIn.comment}
             </Words>
           ) : null}
+          {words ? (
+            <Words size="small" tone="inkQuiet">
+              {words}
+            </Words>
+          ) : null}
         </View>
       </View>
     </TouchableRipple>
   );
 }
 
+/** What the first one had said, beside what another device said later. */
+function firstWords({ weather, wantsWord, comment }: AnyCheckIn): string {
+  const said = [
+    weather === null ? '' : weatherWords[weather - 1],
+    wantsWord ? 'asks for a quiet word' : '',
+    comment && `“${comment}”`,
+  ].filter(Boolean);
+  return `The first said: ${said.join(', ') || 'here'}`;
+}
+
 /** Who has come in by themselves, who is missing, who feels low, who asks for a word, and lunch. */
 export function CheckInPanel({ lesson, onOpen }: CheckInPanelProps) {
-  const { missing, low, wantsWord, sameDevice, lunch, checkedIn, students } = useRoundUp(lesson);
-  const group = (title: string, lines: { student: Student; checkIn?: CheckIn }[]) =>
+  const { missing, low, wantsWord, sameDevice, twice, lunch, checkedIn, students } = useRoundUp(lesson);
+  const group = (title: string, lines: { student: Student; checkIn?: AnyCheckIn; words?: string }[]) =>
     lines.length === 0 ? null : (
       <View>
         <Words bold>{`${title}: ${lines.length}`}</Words>
-        {lines.map(({ student, checkIn }) => (
-          <Line key={student.id} student={student} checkIn={checkIn} onOpen={onOpen} />
+        {lines.map(({ student, checkIn, words }) => (
+          <Line key={checkIn?.id ?? student.id} {...{ student, checkIn, words, onOpen }} />
         ))}
       </View>
     );
@@ -74,6 +89,10 @@ export function CheckInPanel({ lesson, onOpen }: CheckInPanelProps) {
       </Words>
       {group('Asks for a quiet word', wantsWord)}
       {group('Storm or rain', low)}
+      {group(
+        'Said again from another device; both are kept',
+        twice.map(({ student, checkIn, first }) => ({ student, checkIn, words: firstWords(first) })),
+      )}
       {group('From the same device as the one before', sameDevice)}
       {group(
         'Not checked in',

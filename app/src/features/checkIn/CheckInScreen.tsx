@@ -21,7 +21,7 @@ import { copyText } from '../files/give';
 import { useAllLessons } from '../lesson/lessons';
 import { ApiProblem, postJson } from '../records/api';
 import { useNow } from '../records/clock';
-import { makeChange } from '../records/outbox';
+import { makeChange, type Concerns } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
@@ -170,6 +170,8 @@ function StillToCome({ lesson, short }: { lesson: Lesson; short: boolean }) {
   );
 }
 
+const ofTheSetting: Concerns = ({ table }) => table === 'checkInSetting';
+
 function Setting({ sectionId, setting }: { sectionId: string; setting: typeof plainSetting }) {
   const [before, setBefore] = useState(String(setting.opensMinutesBefore));
   const [after, setAfter] = useState(String(setting.closesMinutesAfter));
@@ -231,7 +233,7 @@ function Setting({ sectionId, setting }: { sectionId: string; setting: typeof pl
       ) : null}
       <View style={{ flexDirection: 'row', gap: space(2) }}>
         <Action label="Set it so" kind="main" onPress={accept} />
-        <TakeBack about={sectionId} />
+        <TakeBack about={sectionId} concerns={ofTheSetting} />
       </View>
     </Card>
   );

@@ -1,7 +1,6 @@
 import { View } from 'react-native';
 import { localMoment } from '@slate-path/core/calendar/zone';
-import { weatherWords } from '@slate-path/core/checkIn/roundUp';
-import type { CheckIn } from '@slate-path/core/records/schema';
+import { weatherWords, type AnyCheckIn } from '@slate-path/core/checkIn/roundUp';
 import { WeatherSign } from '../../parts/WeatherSign';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
@@ -9,16 +8,19 @@ import { zoneOf } from '../records/clock';
 import { useRecords } from '../records/useRecords';
 
 /** What a student said on coming in, in one line. */
-export function Said({ checkIn, day }: { checkIn: CheckIn; day?: string }) {
+export function Said({ checkIn, day }: { checkIn: AnyCheckIn; day?: string }) {
   const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
-  const { at, weather, wantsWord, lunch, comment, sameDevice } = checkIn;
+  const { at, weather, wantsWord, lunch, comment } = checkIn;
+  // Only the first check-in of a student has the flag.
+  const other = !('sameDevice' in checkIn);
   const words = [
     day ?? '',
     `checked in ${localMoment(Date.parse(at), zone).time}`,
     weather === null ? '' : weatherWords[weather - 1],
     wantsWord ? 'asks for a quiet word' : '',
     lunch ? `lunch: ${lunch}` : '',
-    sameDevice ? 'from the same device as the one before' : '',
+    other ? 'from another device than the first' : '',
+    !other && checkIn.sameDevice ? 'from the same device as the one before' : '',
     comment ? `“${comment}”` : '',
   ];
   return (

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
+import { many } from '@slate-path/core/words/many';
 import { weatherWords } from '@slate-path/core/checkIn/roundUp';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
@@ -112,7 +113,7 @@ export function SayingForm({ name, studentId, lunchChoices, busy, onSay, onOther
         label="Anything else? Your teacher reads it"
         value={comment}
         onChange={setComment}
-        hint={over > 0 ? `${over} letters too long: the end will be left out` : undefined}
+        hint={over > 0 ? `Too long by ${many(over, 'character')}: the end will be left out` : undefined}
       />
       <Action
         label="I am here"

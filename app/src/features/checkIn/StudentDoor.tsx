@@ -215,8 +215,13 @@ function In({ done, onTablet, onNext }: { done: CheckedIn; onTablet: boolean; on
         </Words>
       </View>
       <Words>{done.late ? `Late, ${done.at}` : done.at}</Words>
+      {done.again ? (
+        <Words live>
+          Somebody had checked in under this name before, from another device. Your teacher sees both.
+        </Words>
+      ) : null}
       {done.shortened ? (
-        <Words tone="inkQuiet">What you wrote was long; the first 500 letters are kept.</Words>
+        <Words tone="inkQuiet">What you wrote was long; the first 500 characters are kept.</Words>
       ) : null}
       <Action label={onTablet ? 'Next' : 'Correct what I said'} onPress={onNext} />
     </Card>

@@ -23,6 +23,8 @@ export interface CheckedIn {
   name: string;
   at: string;
   late: boolean;
+  /** Somebody had checked in under this name before, from another device. */
+  again: boolean;
   shortened: boolean;
 }
 

@@ -9,6 +9,7 @@ import { useRecords } from '../records/useRecords';
 /** What a lesson's check-ins come to, in the order of the roll. */
 export function useRoundUp({ id, sectionId, date }: Lesson): CheckInRoundUp & { students: number } {
   const checkIns = useRecords((state) => state.current.checkIn);
+  const others = useRecords((state) => state.current.otherCheckIn);
   const enrolments = useRecords((state) => state.current.enrolment);
   const known = useRecords((state) => state.current.student);
   const order = useNameOrder();
@@ -21,9 +22,11 @@ export function useRoundUp({ id, sectionId, date }: Lesson): CheckInRoundUp & { 
       })
       .sort(byStudent(order))
       .map(({ student }) => student);
-    const own = Object.values(checkIns).filter(({ lessonId }) => lessonId === id);
-    return { ...roundUp(students, own), students: students.length };
-  }, [checkIns, enrolments, known, order, id, sectionId, date]);
+    const ofLesson = ({ lessonId }: { lessonId: string }) => lessonId === id;
+    const own = Object.values(checkIns).filter(ofLesson);
+    const beside = Object.values(others).filter(ofLesson);
+    return { ...roundUp(students, own, beside), students: students.length };
+  }, [checkIns, others, enrolments, known, order, id, sectionId, date]);
 }
 
 /** Whether anybody has checked in to a lesson. */

@@ -1,3 +1,4 @@
+import X from 'lucide-react-native/icons/x';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { Circle, Lesson } from '@slate-path/core/records/schema';
@@ -5,6 +6,7 @@ import { emptyHand, tapWith, type Hold } from '@slate-path/core/tallies/hold';
 import { tallyHistory } from '@slate-path/core/tallies/history';
 import { evennessWords } from '@slate-path/core/circle/gini';
 import { Action } from '../../parts/Action';
+import { IconAction } from '../../parts/IconAction';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
@@ -12,6 +14,7 @@ import type { LessonRow } from '../lesson/LessonScreen';
 import { useRecordsAfterPaint } from '../records/afterPaint';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords, type RecordsState } from '../records/useRecords';
+import { holdWords } from '../tallies/holdWords';
 import { LookForTray } from '../tallies/LookForTray';
 import { tallyOnce } from '../tallies/tallying';
 import { useShownNames } from '../tallies/useShownNames';
@@ -31,10 +34,12 @@ interface TalkProps {
   circle: Circle;
   names: ReadonlyMap<string, string>;
   arranging: boolean;
+  /** What is in hand, and what the next tap does with it; empty: nothing is. */
+  inHand: string;
 }
 
 /** What the numbers say while they talk. */
-function Talk({ circle, names, arranging }: TalkProps) {
+function Talk({ circle, names, arranging, inHand }: TalkProps) {
   const shares = useRecordsAfterPaint(
     useCallback(
       ({ current }: RecordsState) => sharesOf(current.circle[circle.id] ?? circle, current),
@@ -44,11 +49,13 @@ function Talk({ circle, names, arranging }: TalkProps) {
   const unheard = shares.unheard.map((id) => names.get(id) ?? '');
   const words = arranging
     ? 'Drag a seat onto another, or tap one and then where it goes.'
-    : shares.spoken === 0
-      ? 'Tap whoever speaks, then what it was; or hold a look-for and tap who does it.'
-      : unheard.length === 0
-        ? 'Everyone has spoken.'
-        : `Not heard yet: ${unheard.join(', ')}`;
+    : inHand
+      ? inHand
+      : shares.spoken === 0
+        ? 'Tap whoever speaks, then what it was; or hold a look-for and tap who does it.'
+        : unheard.length === 0
+          ? 'Everyone has spoken.'
+          : `Not heard yet: ${unheard.join(', ')}`;
   return (
     <View style={{ gap: space(1) }} aria-live="polite" testID="circle-talk">
       <ShareRibbon shares={shares.members} names={names} />
@@ -123,6 +130,7 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
     onLookFor: tapLookFor,
     onLetGo: letGo,
   });
+  const { bold, rest } = holdWords(hold, (studentId) => names.get(studentId ?? '') ?? '', lookFor);
   const controls = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space(2) }}>
       <Action
@@ -143,6 +151,9 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
       ) : null}
       <TakeBack about={arranging ? circle.id : history} always />
       <View style={{ flex: 1 }} />
+      {bold && !arranging ? (
+        <IconAction name={`Put ${bold.replace(/:$/, '')} down`} icon={X} onPress={letGo} />
+      ) : null}
       {arranging ? null : (
         <Action
           label="End"
@@ -200,7 +211,7 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
           <Words size="large" serif heading={2}>
             {circle.groupName || 'Circle'}
           </Words>
-          <Talk circle={circle} names={names} arranging={arranging} />
+          <Talk circle={circle} names={names} arranging={arranging} inHand={bold ? `${bold} ${rest}` : ''} />
           {controls}
           {tray}
         </ScrollView>
@@ -220,7 +231,7 @@ export function CircleRound({ circle, lesson, rows }: CircleRoundProps) {
           backgroundColor: palette.surface,
         }}
       >
-        <Talk circle={circle} names={names} arranging={arranging} />
+        <Talk circle={circle} names={names} arranging={arranging} inHand={bold ? `${bold} ${rest}` : ''} />
         {arranging ? null : tray}
         {controls}
       </View>

@@ -12,6 +12,8 @@ import { choiceLook } from '../../parts/choiceLook';
 import { Field } from '../../parts/Field';
 import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
+import { Typing } from '../../parts/Typing';
+import { forgetTyped } from '../../parts/typed';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { isAway } from '../lesson/isAway';
@@ -123,6 +125,7 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
     const fields = { id: newId(), sectionId: lesson.sectionId, name: groupName.trim(), studentIds };
     makeChange('group.set', fields, lesson.sectionId);
     setGroupName('');
+    forgetTyped('group new');
     setWho(fields.id);
     setChanged(null);
   };
@@ -192,12 +195,14 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
             })}
           </View>
           <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: space(2) }}>
-            <Field
-              label="Keep these as a group"
-              value={groupName}
-              onChange={setGroupName}
-              placeholder="Tide pool group"
-            />
+            <Typing about="group new">
+              <Field
+                label="Keep these as a group"
+                value={groupName}
+                onChange={setGroupName}
+                placeholder="Tide pool group"
+              />
+            </Typing>
             <Action
               label="Keep"
               name="Keep the group"

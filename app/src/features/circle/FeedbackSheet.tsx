@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { View } from 'react-native';
 import type { CircleMember, LookFor } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
@@ -6,6 +5,7 @@ import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { useWritten } from '../../parts/useWritten';
 import { space } from '../../theme/tokens';
 import { makeChange } from '../records/outbox';
 
@@ -23,25 +23,29 @@ const counts = ['1', '2', '3', '4', '5'].map((value) => ({ value, label: value }
 
 /** What one student gets back, and the goal for the next circle. */
 export function FeedbackSheet({ member, name, feedback, lookFors, onClose }: FeedbackSheetProps) {
-  const [text, setText] = useState(feedback);
-  const [goal, setGoal] = useState(member.nextLookForId ?? '');
-  const [count, setCount] = useState(String(member.nextCount ?? 2));
   const { circleId, studentId } = member;
-  const tooLong = text.trim().length > most;
-  const accept = () => {
-    if (text.trim() !== feedback)
-      makeChange('circle.feedback', { circleId, studentId, feedback: text.trim() }, circleId);
-    const next = { nextLookForId: goal || null, nextCount: goal ? Number(count) : null };
-    if (next.nextLookForId !== member.nextLookForId || next.nextCount !== member.nextCount)
-      makeChange('circle.nextGoal', { circleId, studentId, ...next }, circleId);
-    onClose();
+  const written = useWritten(`feedback ${circleId} ${studentId}`, feedback, (typed) => {
+    const text = typed.trim();
+    if (text.length > most) return false;
+    if (text !== feedback) makeChange('circle.feedback', { circleId, studentId, feedback: text }, circleId);
+    return true;
+  });
+  const goal = member.nextLookForId ?? '';
+  const count = String(member.nextCount ?? 2);
+  const setGoal = (nextLookForId: string, nextCount: string) => {
+    const next = nextLookForId
+      ? { nextLookForId, nextCount: Number(nextCount) }
+      : { nextLookForId: null, nextCount: null };
+    makeChange('circle.nextGoal', { circleId, studentId, ...next }, circleId);
   };
+  const tooLong = written.text.trim().length > most;
   return (
     <Sheet title={name} note="Drafted from what was counted; the words are yours." onClose={onClose}>
       <Field
         label="Feedback"
-        value={text}
-        onChange={setText}
+        value={written.text}
+        onChange={written.write}
+        onLeave={written.save}
         multiline
         error={tooLong ? 'At most 1,000 characters; nothing is lost, shorten it.' : undefined}
       />
@@ -55,11 +59,22 @@ export function FeedbackSheet({ member, name, feedback, lookFors, onClose }: Fee
             .filter(({ tone }) => tone !== 'unwanted')
             .map(({ id, name: label }) => ({ value: id, label })),
         ]}
-        onChange={setGoal}
+        onChange={(next) => {
+          setGoal(next, count);
+        }}
       />
-      {goal ? <Choice name="How often" value={count} options={counts} onChange={setCount} /> : null}
+      {goal ? (
+        <Choice
+          name="How often"
+          value={count}
+          options={counts}
+          onChange={(next) => {
+            setGoal(goal, next);
+          }}
+        />
+      ) : null}
       <View style={{ flexDirection: 'row', gap: space(2) }}>
-        <Action label="Keep it" kind="main" disabled={tooLong} onPress={accept} />
+        <Action label="Done" kind="main" disabled={tooLong} onPress={onClose} />
       </View>
     </Sheet>
   );

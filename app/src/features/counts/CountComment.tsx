@@ -1,7 +1,6 @@
-import { useState } from 'react';
 import { View } from 'react-native';
-import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
+import { useWritten } from '../../parts/useWritten';
 import { space } from '../../theme/tokens';
 import { makeChange } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
@@ -20,27 +19,24 @@ const most = 2000;
 export function CountComment({ sectionId, lookForId, studentId }: CountCommentProps) {
   const id = `${lookForId}.${studentId ?? sectionId}`;
   const kept = useRecords(({ current }) => current.countComment[id]?.text ?? '');
-  const [typed, setTyped] = useState<string | null>(null);
-  const text = typed ?? kept;
-  const tooLong = text.trim().length > most;
+  const comment = useWritten(`counts ${id}`, kept, (typed) => {
+    const text = typed.trim();
+    if (text.length > most) return false;
+    if (text !== kept) makeChange('countComment.set', { id, sectionId, lookForId, studentId, text }, id);
+    return true;
+  });
+  const tooLong = comment.text.trim().length > most;
   return (
     <View style={{ gap: space(2) }}>
       <Field
         label="What you make of it"
-        value={text}
-        onChange={setTyped}
+        value={comment.text}
+        onChange={comment.write}
+        onLeave={comment.save}
         multiline
         error={tooLong ? 'At most 2,000 characters; nothing is lost, shorten it.' : undefined}
       />
       <View style={{ flexDirection: 'row', gap: space(2) }}>
-        <Action
-          label="Keep the comment"
-          disabled={text.trim() === kept || tooLong}
-          onPress={() => {
-            makeChange('countComment.set', { id, sectionId, lookForId, studentId, text: text.trim() }, id);
-            setTyped(null);
-          }}
-        />
         <TakeBack about={id} />
       </View>
     </View>

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import type { LookFor } from '@slate-path/core/records/schema';
+import { many } from '@slate-path/core/words/many';
 import { durationWords } from '@slate-path/core/tallies/duration';
 import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
@@ -16,7 +17,7 @@ interface CountLinesProps {
   onOpen: ((key: string) => void) | null;
 }
 
-const widths = { amount: 58, lessons: 56, rate: 62 };
+const widths = { amount: 92, lessons: 56, rate: 92 };
 
 function Line({ cells, heading }: { cells: [string, string, string, string]; heading?: boolean }) {
   const tone = heading ? 'inkQuiet' : 'ink';
@@ -47,13 +48,18 @@ export function CountLines({ groups, measure, title, onOpen }: CountLinesProps) 
     <View>
       <Line heading cells={[title, measure === 'seconds' ? 'time' : 'times', 'lessons', 'per hour']} />
       {groups.map(({ key, label, amount, lessons, perHour }) => {
-        const rate = perHour === null ? '–' : String(Math.round(perHour * 10) / 10);
+        const rate =
+          perHour === null
+            ? '–'
+            : measure === 'seconds'
+              ? durationWords(perHour)
+              : String(Math.round(perHour * 10) / 10);
         const line = <Line cells={[label, amountOf(amount), String(lessons), rate]} />;
         const style = { borderTopWidth: 1, borderColor: palette.line } as const;
         return onOpen ? (
           <TapArea
             key={key}
-            name={`${label}: ${amountOf(amount)} in ${lessons} lessons, ${rate} per hour. Open week by week`}
+            name={`${label}: ${amountOf(amount)} in ${many(lessons, 'lesson')}, ${rate} per hour. Open week by week`}
             onTap={() => {
               onOpen(key);
             }}

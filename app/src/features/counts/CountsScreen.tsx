@@ -5,8 +5,9 @@ import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import type { LookFor } from '@slate-path/core/records/schema';
 import type { ClassCounts } from '@slate-path/core/tallies/classCounts';
-import { countGroups, lookForRates, type CountGrouping } from '@slate-path/core/tallies/countsTable';
+import { countGroups, lookForRates, unitOf, type CountGrouping } from '@slate-path/core/tallies/countsTable';
 import { durationWords } from '@slate-path/core/tallies/duration';
+import { many } from '@slate-path/core/words/many';
 import { listedFirst } from '@slate-path/core/tallies/lookFors';
 import { rateOf, type KeyedRate } from '@slate-path/core/tallies/rates';
 import { Action } from '../../parts/Action';
@@ -40,9 +41,14 @@ const tones = { wanted: 'lichen', unwanted: 'clay', neutral: 'inkQuiet' } as con
 
 /** What the numbers count, with the unit. */
 function axisOf({ name, measure }: LookFor, per: 'hour' | 'sum'): string {
-  const unit = measure === 'seconds' ? 'seconds' : measure === 'tick' ? 'lessons ticked' : 'times';
+  const unit = measure === 'seconds' ? 'minutes' : measure === 'tick' ? 'lessons ticked' : 'times';
   return per === 'hour' ? `${name}: ${unit} per observed hour of a student` : `${name}: ${unit} in all`;
 }
+
+const amountWords = ({ measure }: LookFor, amount: number) =>
+  measure === 'seconds' ? durationWords(amount) : many(amount, 'time');
+const rateWords = ({ measure }: LookFor, perHour: number) =>
+  measure === 'seconds' ? durationWords(perHour) : String(Math.round(perHour * 10) / 10);
 
 export interface CountGroupRate {
   key: string;
@@ -102,10 +108,11 @@ export function CountsScreen() {
         : `${dayMonth(title.slice(0, 10))}${grouping === 'lesson' ? title.slice(10) : ''}`;
     return { ...rate, key, label };
   });
+  const scaled = (value: number | null) => (value === null || !lookFor ? value : value / unitOf(lookFor));
   const bars: ChartBar[] = groups.map(({ key, label, amount, perHour, minutes }) => ({
     key,
     label: label.length > 17 ? `${label.slice(0, 16)}…` : label,
-    value: per === 'hour' ? perHour : minutes === 0 && amount === 0 ? null : amount,
+    value: scaled(per === 'hour' ? perHour : minutes === 0 && amount === 0 ? null : amount),
   }));
   const whole = lookFor
     ? rateOf(
@@ -191,10 +198,10 @@ export function CountsScreen() {
             {student ? `${lookFor.name}, ${displayName(student)}` : lookFor.name}
           </Words>
           <Words tone="inkQuiet" figures>
-            {`${lookFor.measure === 'seconds' ? durationWords(whole?.amount ?? 0) : `${whole?.amount ?? 0} times`} in ${seen.lessons.length} observed lessons${
+            {`${amountWords(lookFor, whole?.amount ?? 0)} in ${many(seen.lessons.length, 'observed lesson')}${
               whole?.perHour === null || whole === null
                 ? ''
-                : `, ${(Math.round(whole.perHour * 10) / 10).toString()} an hour of a student`
+                : `, ${rateWords(lookFor, whole.perHour)} an hour of a student`
             }`}
           </Words>
         </View>

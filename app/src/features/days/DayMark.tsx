@@ -6,7 +6,8 @@ import { markId } from '@slate-path/core/roll/markId';
 import { presenceOf } from '@slate-path/core/roll/presence';
 import { tapMeaning } from '@slate-path/core/roll/tap';
 import { isEnrolledOn } from '@slate-path/core/roll/totals';
-import { meaningWords, presenceSpoken, presenceWords } from '@slate-path/core/roll/words';
+import { isKnown } from '@slate-path/core/roll/says';
+import { meaningWords, presenceWords, rowSpoken } from '@slate-path/core/roll/words';
 import { shortDay } from '../../parts/dates';
 import { OarMarks } from '../../parts/OarMarks';
 import { PresenceBar } from '../../parts/PresenceBar';
@@ -49,22 +50,23 @@ export function DayMark({ lesson, student, now, onMark }: DayMarkProps) {
   if (!enrolled || lesson.setAside) return <View style={frame} />;
   const moment = tapMoment(lesson, now);
   const presence = presenceOf(lesson, mark, standing, moment.rules);
-  const taken = lesson.takenAt !== null;
-  const words = taken ? presenceWords(presence, mark, standing) : '';
-  const spoken = taken ? presenceSpoken(presence, mark, standing) : 'not taken';
+  const known = isKnown(lesson, mark);
+  const words = known ? presenceWords(presence, mark, standing) : '';
+  const spoken = rowSpoken(lesson, presence, mark, standing);
+  const meaning = tapMeaning(moment, standing, mark);
   const rowed = level === null ? '' : `, ${levelNames[level]?.toLowerCase() ?? ''}`;
   return (
     <TapArea
       id={`day-${lesson.id}-${student.id}`}
       testID="day-mark"
-      name={`${displayName(student)}, ${shortDay(lesson.date)}: ${spoken}${rowed}. Tap: ${meaningWords[tapMeaning(moment, standing, mark)]}`}
+      name={`${displayName(student)}, ${shortDay(lesson.date)}: ${spoken}${rowed}. Tap: ${meaningWords[meaning]}`}
       onTap={() => {
         onMark();
-        tapStudent(lesson, student.id, useRecords.getState().current.mark[markId(lesson.id, student.id)]);
+        tapStudent(lesson, student.id, { meaning, arrivedAt: mark?.arrivedAt ?? null });
       }}
       style={{ ...frame, alignItems: 'center', justifyContent: 'center', gap: 2 }}
     >
-      <PresenceBar shape={barShape(taken ? presence : null)} width={84} height={12} />
+      <PresenceBar shape={barShape(known ? presence : null)} width={84} height={12} />
       {level === null ? null : <OarMarks level={level} size={16} />}
       {words ? (
         <Words size="small" lines={1} figures>

@@ -12,6 +12,7 @@ import { Field } from '../../parts/Field';
 import { IconAction } from '../../parts/IconAction';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { check } from '../forms/check';
 import { ApiProblem, postFile } from '../records/api';
@@ -23,6 +24,7 @@ import { readDate } from './readDate';
 import { useTerms } from './TermDates';
 
 const about = 'days off';
+const form = 'day off new';
 
 interface Span {
   startsOn: string;
@@ -58,10 +60,11 @@ function DayOffForm({ onClose }: { onClose: () => void }) {
       return;
     }
     makeChange('dayOff.add', { days: [read.data] }, about);
+    forgetTyped(form);
     onClose();
   };
   return (
-    <Sheet title="A day off, or several" onClose={onClose}>
+    <Sheet title="A day off, or several" about={form} onClose={onClose}>
       <Field label="Name" value={name} onChange={setName} placeholder="Harbour day" />
       <DateField
         label="First day"

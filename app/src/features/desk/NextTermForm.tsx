@@ -11,6 +11,7 @@ import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { check } from '../forms/check';
 import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
@@ -38,6 +39,7 @@ export function NextTermForm({ last, onClose }: { last: Term; onClose: () => voi
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [people, setPeople] = useState<'empty' | 'students'>('empty');
   const [errors, setErrors] = useState<Record<string, string>>({});
+  const form = `term after ${last.id}`;
   const accept = async () => {
     const fields = { id: newId(), name, startsOn: readDate(startsOn), endsOn: readDate(endsOn) };
     const read = await check('TermToSet', fields);
@@ -49,12 +51,14 @@ export function NextTermForm({ last, onClose }: { last: Term; onClose: () => voi
     const sectionIds = sections.map(({ id }) => id).filter((id) => !left.has(id));
     const wanted = { term: read.data, sectionIds, withStudents: people === 'students', lastDay: last.endsOn };
     makeChange('term.next', nextTerm(wanted, current, newId), 'desk');
+    forgetTyped(form);
     onClose();
   };
   return (
     <Sheet
       title={`After ${last.name}`}
       note="The classes begin anew with the same names, times and rules. The old ones stay as they are, with all their marks."
+      about={form}
       onClose={onClose}
     >
       <Field label="Name" value={name} onChange={setName} error={errors['name']} placeholder="Spring" />

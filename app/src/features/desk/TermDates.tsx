@@ -9,6 +9,7 @@ import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { check } from '../forms/check';
 import { makeChange, newId } from '../records/outbox';
@@ -22,6 +23,7 @@ function TermForm({ term, onClose }: { term: Term | null; onClose: () => void })
   const [startsOn, setStartsOn] = useState(term?.startsOn ?? '');
   const [endsOn, setEndsOn] = useState(term?.endsOn ?? '');
   const [errors, setErrors] = useState<Record<string, string>>({});
+  const form = `term ${term?.id ?? 'new'}`;
   const accept = async () => {
     const fields = { id: term?.id ?? newId(), name, startsOn: readDate(startsOn), endsOn: readDate(endsOn) };
     const read = await check('TermToSet', fields);
@@ -30,10 +32,11 @@ function TermForm({ term, onClose }: { term: Term | null; onClose: () => void })
       return;
     }
     makeChange('term.set', read.data, 'desk');
+    forgetTyped(form);
     onClose();
   };
   return (
-    <Sheet title={term ? 'Change the term' : 'A new term'} onClose={onClose}>
+    <Sheet title={term ? 'Change the term' : 'A new term'} about={form} onClose={onClose}>
       <Field label="Name" value={name} onChange={setName} error={errors['name']} />
       <DateField
         label="First day"

@@ -11,6 +11,7 @@ import { Field } from '../../parts/Field';
 import { IconAction } from '../../parts/IconAction';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { readTime } from '../lesson/MarkDetail';
 import { check } from '../forms/check';
@@ -25,6 +26,8 @@ const weekdayOptions = weekdayNames.map((name, index) => ({
   label: name.slice(0, 3),
 }));
 const about = 'timetable';
+
+const form = 'meeting new';
 
 function MeetingForm({ onClose }: { onClose: () => void }) {
   const now = useNow();
@@ -54,10 +57,11 @@ function MeetingForm({ onClose }: { onClose: () => void }) {
       return;
     }
     makeChange('meeting.add', read.data, about);
+    forgetTyped(form);
     onClose();
   };
   return (
-    <Sheet title="A weekly lesson" onClose={onClose}>
+    <Sheet title="A weekly lesson" about={form} onClose={onClose}>
       <Words size="small" tone="inkQuiet">
         Class
       </Words>

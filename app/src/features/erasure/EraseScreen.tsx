@@ -1,6 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { many } from '@slate-path/core/words/many';
 import type { TableName } from '@slate-path/core/records/schema';
 import { displayName } from '@slate-path/core/people/names';
 import { Action } from '../../parts/Action';
@@ -82,7 +83,7 @@ function Preview({ studentId, onErased }: { studentId: string; onErased: (answer
           <Words key={line.table} figures>{`${line.count} ${erasedWords(line)}`}</Words>
         ))}
         {answer.letters > 0 ? (
-          <Words figures>{`${answer.letters} copies of letters in the outbox`}</Words>
+          <Words figures>{`${many(answer.letters, 'copy', 'copies')} of messages in the outbox`}</Words>
         ) : null}
         <Words figures>{`${answer.lines} lines of the log are cleaned, and the search index.`}</Words>
       </Card>

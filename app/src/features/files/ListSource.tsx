@@ -5,6 +5,7 @@ import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
+import { Typing } from '../../parts/Typing';
 import { space } from '../../theme/tokens';
 
 interface ListSourceProps {
@@ -17,12 +18,14 @@ interface ListSourceProps {
   /** Why the last one could not be read. */
   problem: string | undefined;
   onRead: (list: Blob) => void;
+  /** What is pasted is kept under this name until it was accepted (`forgetTyped`). */
+  about: string;
   /** Begins the names by which tests find the parts. */
   testID: string;
 }
 
 /** A list from a file, or pasted from anywhere. */
-export function ListSource({ children, name, accept, problem, onRead, testID }: ListSourceProps) {
+export function ListSource({ children, name, accept, problem, onRead, about, testID }: ListSourceProps) {
   const picker = useRef<HTMLInputElement>(null);
   const [pasted, setPasted] = useState('');
   return (
@@ -44,13 +47,15 @@ export function ListSource({ children, name, accept, problem, onRead, testID }: 
       <View style={{ alignItems: 'flex-start' }}>
         <Action label="Choose a file" icon={FileUp} kind="main" onPress={() => picker.current?.click()} />
       </View>
-      <Field
-        label="Or paste the list here"
-        value={pasted}
-        onChange={setPasted}
-        multiline
-        testID={`${testID}-paste`}
-      />
+      <Typing about={about}>
+        <Field
+          label="Or paste the list here"
+          value={pasted}
+          onChange={setPasted}
+          multiline
+          testID={`${testID}-paste`}
+        />
+      </Typing>
       {pasted.trim() ? (
         <View style={{ alignItems: 'flex-start' }}>
           <Action

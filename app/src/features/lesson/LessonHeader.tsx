@@ -3,6 +3,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import { memo, useCallback, useState } from 'react';
 import { useWindowDimensions, View } from 'react-native';
+import { many } from '@slate-path/core/words/many';
 import type { LocalMoment } from '@slate-path/core/calendar/zone';
 import type { Lesson } from '@slate-path/core/records/schema';
 import type { RollRow } from '@slate-path/core/roll/rollRows';
@@ -171,11 +172,7 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
             />
           ) : null}
           {untaken > 0 ? (
-            <Action
-              kind="plain"
-              label={untaken === 1 ? '1 lesson not taken' : `${untaken} lessons not taken`}
-              onPress={onListUntaken}
-            />
+            <Action kind="plain" label={`${many(untaken, 'lesson')} not taken`} onPress={onListUntaken} />
           ) : null}
         </View>
       ) : null}

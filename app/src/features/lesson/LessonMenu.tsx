@@ -6,6 +6,7 @@ import { Action } from '../../parts/Action';
 import { longDay } from '../../parts/dates';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
+import { forgetTyped } from '../../parts/typed';
 import type { LessonRow } from './LessonScreen';
 import {
   addLesson,
@@ -28,12 +29,14 @@ interface LessonMenuProps {
 
 type Part = 'menu' | 'aside' | 'move' | 'extra';
 
+const formOf = ({ id }: Lesson) => `lesson ${id}`;
+
 /** What concerns the whole lesson. Each can be taken back, so none asks twice. */
 export function LessonMenu({ lesson, title, rows, onClose }: LessonMenuProps) {
   const [part, setPart] = useState<Part>('menu');
   const note = `${longDay(lesson.date)}, ${lesson.startsAt} to ${lesson.endsAt}`;
   return (
-    <Sheet title={titles[part] ?? title} note={note} onClose={onClose}>
+    <Sheet title={titles[part] ?? title} note={note} about={formOf(lesson)} onClose={onClose}>
       {part === 'menu' ? <Menu lesson={lesson} rows={rows} onPart={setPart} onClose={onClose} /> : null}
       {part === 'aside' ? <SetAside lesson={lesson} onClose={onClose} /> : null}
       {part === 'move' ? (
@@ -42,6 +45,7 @@ export function LessonMenu({ lesson, title, rows, onClose }: LessonMenuProps) {
           label="Move the lesson"
           onAccept={(to) => {
             moveLesson(lesson, to);
+            forgetTyped(formOf(lesson));
             onClose();
           }}
         />
@@ -167,6 +171,7 @@ function SetAside({ lesson, onClose }: PartProps) {
   const [label, setLabel] = useState(lesson.label);
   const accept = () => {
     setAside(lesson, true, label.trim());
+    forgetTyped(formOf(lesson));
     onClose();
   };
   return (
@@ -200,6 +205,7 @@ function Extra({ lesson, onClose }: PartProps) {
         label="Add the lesson"
         onAccept={(when) => {
           const lessonId = addLesson({ sectionId, ...when, label: label.trim() });
+          forgetTyped(formOf(lesson));
           onClose();
           router.push({ pathname: '/lessons/[lessonId]', params: { lessonId } });
         }}

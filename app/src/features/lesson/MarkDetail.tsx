@@ -1,17 +1,19 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import type { Lesson, Mark, Standing } from '@slate-path/core/records/schema';
 import type { RollRow } from '@slate-path/core/roll/rollRows';
 import { markId } from '@slate-path/core/roll/markId';
-import { standingFor } from '@slate-path/core/roll/standings';
+import { standingByTimes, standingFor } from '@slate-path/core/roll/standings';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
+import { useWritten } from '../../parts/useWritten';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { Said } from '../checkIn/Said';
+import { AllSaid } from '../checkIn/AllSaid';
 import { useNow } from '../records/clock';
+import type { Concerns } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { historyOf } from './lessons';
@@ -37,6 +39,12 @@ interface TimeProps {
 /** A time of the lesson, taken as soon as it can be read. */
 function TimeField({ label, value, lesson, onChange }: TimeProps) {
   const [written, setWritten] = useState(value ?? '');
+  // What was decided elsewhere is shown; what is typed here stays as it is typed, with the cursor in it.
+  const [shown, setShown] = useState(value);
+  if (shown !== value) {
+    setShown(value);
+    if (readTime(written) !== value) setWritten(value ?? '');
+  }
   const read = readTime(written);
   const outside = read !== null && read !== undefined && (read < lesson.startsAt || read > lesson.endsAt);
   const error =
@@ -79,9 +87,16 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
     .filter((s) => !s.removed)
     .sort((a, b) => a.position - b.position);
   const { student, mark } = row;
-  const checkIn = useRecords((state) => state.current.checkIn[markId(lesson.id, student.id)]);
   const chosen = row.standing ?? standingFor(listed, 'here');
-  const [comment, setComment] = useState(mark?.comment ?? '');
+  const ownMark: Concerns = useCallback(
+    ({ table, id }) => table === 'mark' && id === markId(lesson.id, student.id),
+    [lesson.id, student.id],
+  );
+  const comment = useWritten(`comment ${markId(lesson.id, student.id)}`, mark?.comment ?? '', (text) => {
+    const kept = text.trim();
+    if (kept !== (mark?.comment ?? '')) writeComment(lesson, student.id, kept);
+    return true;
+  });
   const times = { arrivedAt: mark?.arrivedAt ?? null, leftAt: mark?.leftAt ?? null };
   const on = now.date === lesson.date && now.time >= lesson.startsAt && now.time <= lesson.endsAt;
   const choose = (standing: Standing) => {
@@ -95,8 +110,7 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
   const there = chosen?.countsAs !== 'away' && chosen?.countsAs !== 'not_counted';
   const setTimes = (next: Partial<typeof times>) => {
     const all = { ...times, ...next };
-    const kind = all.arrivedAt ? 'late' : all.leftAt ? 'left_early' : 'here';
-    const standing = standingFor(listed, kind);
+    const standing = standingByTimes(chosen, next, listed);
     if (standing) chooseStanding(lesson, student.id, standing, all);
   };
   return (
@@ -110,7 +124,7 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
           if (standing) choose(standing);
         }}
       />
-      {checkIn && !checkIn.removed ? <Said checkIn={checkIn} /> : null}
+      <AllSaid lessonId={lesson.id} studentId={student.id} />
       {mark && sourceWords[mark.source] ? (
         <Words size="small" tone="inkQuiet">
           {sourceWords[mark.source]}
@@ -119,7 +133,6 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
       {there ? (
         <View style={{ flexDirection: 'row', gap: space(3), flexWrap: 'wrap' }}>
           <TimeField
-            key={`in ${times.arrivedAt ?? ''}`}
             label="Arrived at"
             value={times.arrivedAt}
             lesson={lesson}
@@ -128,7 +141,6 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
             }}
           />
           <TimeField
-            key={`out ${times.leftAt ?? ''}`}
             label="Left at"
             value={times.leftAt}
             lesson={lesson}
@@ -140,26 +152,16 @@ export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollR
       ) : null}
       <Field
         label="Comment"
-        value={comment}
+        value={comment.text}
         hint="Kept with this lesson, for this student"
         onChange={(text) => {
-          setComment(text.slice(0, 500));
+          comment.write(text.slice(0, 500));
         }}
-        onSubmit={() => {
-          writeComment(lesson, student.id, comment.trim());
-        }}
+        onSubmit={comment.save}
+        onLeave={comment.save}
       />
       <View style={{ flexDirection: 'row', gap: space(2), flexWrap: 'wrap' }}>
-        {comment.trim() !== (mark?.comment ?? '') ? (
-          <Action
-            label="Keep comment"
-            kind="main"
-            onPress={() => {
-              writeComment(lesson, student.id, comment.trim());
-            }}
-          />
-        ) : null}
-        <TakeBack about={historyOf(lesson)} />
+        <TakeBack about={historyOf(lesson)} concerns={ownMark} />
         <Action
           label="Open path"
           onPress={() => {

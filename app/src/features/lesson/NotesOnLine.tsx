@@ -1,3 +1,4 @@
+import { many } from '@slate-path/core/words/many';
 import { memo } from 'react';
 import Svg, { Path } from 'react-native-svg';
 import { TapArea } from '../../parts/TapArea';
@@ -45,7 +46,7 @@ export const NotesOnLine = memo(
           ))}
         </Svg>
         <TapArea
-          name={times.length === 1 ? '1 note of this lesson' : `${times.length} notes of this lesson`}
+          name={`${many(times.length, 'note')} of this lesson`}
           onTap={onOpen}
           style={{
             position: 'absolute',

@@ -1,8 +1,7 @@
-import { useCallback, useMemo } from 'react';
+import { useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { LocalMoment } from '@slate-path/core/calendar/zone';
 import type { Lesson } from '@slate-path/core/records/schema';
-import { markId } from '@slate-path/core/roll/markId';
 import { useRouter } from 'expo-router';
 import { Action } from '../../parts/Action';
 import { Empty } from '../../parts/Empty';
@@ -28,11 +27,6 @@ export function Roll({ lesson, partner, rows, now, onMore }: RollProps) {
   const wide = useWide();
   const router = useRouter();
   const sections = useRecords((state) => state.current.section);
-  const onTap = useCallback((own: Lesson, studentId: string) => {
-    // The row may be a frame old; what counts is what is recorded now.
-    const found = useRecords.getState().current.mark[markId(own.id, studentId)];
-    tapStudent(own, studentId, found);
-  }, []);
   // The same object until the lesson or the minute changes, so that a mark draws no other row again.
   const moments = useMemo(
     () => new Map((partner ? [lesson, partner] : [lesson]).map((own) => [own.id, tapMoment(own, now)])),
@@ -93,7 +87,7 @@ export function Roll({ lesson, partner, rows, now, onMore }: RollProps) {
                 className={partner ? (sections[own.sectionId]?.name ?? '') : ''}
                 student={student}
                 moment={moments.get(own.id) ?? tapMoment(own, now)}
-                onTap={onTap}
+                onTap={tapStudent}
                 onMore={onMore}
               />
             ))}

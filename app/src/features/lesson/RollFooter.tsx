@@ -2,43 +2,46 @@ import Check from 'lucide-react-native/icons/check';
 import { memo, useCallback } from 'react';
 import { View } from 'react-native';
 import { displayName, shortName } from '@slate-path/core/people/names';
-import type { Lesson, Student } from '@slate-path/core/records/schema';
-import type { RollRow } from '@slate-path/core/roll/rollRows';
+import type { Lesson } from '@slate-path/core/records/schema';
+import { rollCounts, rollCountWords } from '@slate-path/core/roll/rollCounts';
 import { Action } from '../../parts/Action';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { TakeBack } from '../records/TakeBack';
 import { historyOf } from './lessons';
+import type { LessonRow } from './LessonScreen';
 import { takeAllHere } from './marking';
 
 /** Given names, with the family name where two here share one. */
-function namesOf(students: readonly Student[], all: readonly Student[]): string {
-  const short = (student: Student) => {
+function namesOf(some: readonly LessonRow[], all: readonly LessonRow[]): string {
+  const short = ({ student }: LessonRow) => {
     const name = shortName(student);
-    return all.filter((other) => shortName(other) === name).length > 1 ? displayName(student) : name;
+    const namesakes = all.filter((other) => shortName(other.student) === name);
+    return namesakes.length > 1 ? displayName(student) : name;
   };
-  return students.map(short).join(', ');
+  return some.map(short).join(', ');
 }
 
-function summaryOf(rows: readonly RollRow[]): { headline: string; detail: string } {
-  const all = rows.map(({ student }) => student);
+/** Who is away, and how the others are there. */
+function summaryOf(rows: readonly LessonRow[]): { headline: string; detail: string } {
+  const counts = rollCounts(rows.map(({ presence }) => presence));
   const away = rows.filter(({ presence }) => presence.away);
-  const late = rows.filter(({ presence }) => presence.late).length;
-  const left = rows.filter(({ presence }) => presence.leftEarly).length;
-  const aside = rows.filter(({ presence }) => presence.setAside).length;
-  const counts = [
-    late > 0 ? `${late} late` : '',
-    left > 0 ? `${left} left early` : '',
-    aside > 0 ? `${aside} set aside` : '',
-    `${rows.length - away.length - aside} here`,
-  ];
-  const names = namesOf(
-    away.map(({ student }) => student),
-    all,
-  );
-  const headline = away.length === 0 ? 'Nobody away' : `${away.length} away`;
-  return { headline, detail: [names, ...counts].filter(Boolean).join(' · ') };
+  const names = namesOf(away, rows);
+  const headline = counts.away === 0 ? 'Nobody away' : `${counts.away} away`;
+  return { headline, detail: [names, rollCountWords(counts)].filter(Boolean).join(' · ') };
+}
+
+/** Before the roll is taken: whose absence is known already, and what to do. */
+function untakenOf(rows: readonly LessonRow[]): { headline: string; detail: string } {
+  const planned = rows.filter(({ presence }) => presence.away);
+  return {
+    headline: 'Not taken yet',
+    detail:
+      planned.length === 0
+        ? 'Tap who is away; everyone else is here.'
+        : `Planned away: ${namesOf(planned, rows)}. Tap who else is.`,
+  };
 }
 
 /** Who is away, readable at arm's length; and the one thing to do next. */
@@ -48,7 +51,7 @@ export const RollFooter = memo(function RollFooter({
   loading,
 }: {
   lesson: Lesson;
-  rows: readonly RollRow[];
+  rows: readonly LessonRow[];
   /**
    * Nothing of this day has been on this device yet, and the server is asked for it. It is told here, where no
    * row of the roll moves by it.
@@ -60,11 +63,12 @@ export const RollFooter = memo(function RollFooter({
   const all = useCallback(() => {
     takeAllHere(lesson);
   }, [lesson]);
+  const planned = !taken && rows.some(({ presence }) => presence.away);
   const { headline, detail } = taken
     ? summaryOf(rows)
     : loading
       ? { headline: 'Fetching this day', detail: 'Its marks are on their way. A tap counts all the same.' }
-      : { headline: 'Not taken yet', detail: 'Tap who is away; everyone else is here.' };
+      : untakenOf(rows);
   return (
     <View
       style={{
@@ -88,7 +92,9 @@ export const RollFooter = memo(function RollFooter({
         </Words>
       </View>
       <TakeBack about={historyOf(lesson)} always={taken} />
-      {taken ? null : <Action label="All here" kind="main" icon={Check} onPress={all} />}
+      {taken ? null : (
+        <Action label={planned ? 'All others here' : 'All here'} kind="main" icon={Check} onPress={all} />
+      )}
     </View>
   );
 });

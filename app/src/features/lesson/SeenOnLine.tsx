@@ -1,5 +1,6 @@
 import { memo, useCallback } from 'react';
 import Svg, { Path } from 'react-native-svg';
+import { many } from '@slate-path/core/words/many';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { TapArea } from '../../parts/TapArea';
 import { usePalette } from '../../theme/theme';
@@ -53,7 +54,7 @@ export const SeenOnLine = memo(
         .join('');
     return (
       <TapArea
-        name={`What was seen: ${count === '1' ? '1 tally' : `${count} tallies`}`}
+        name={`What was seen: ${many(Number(count), 'tally', 'tallies')}`}
         onTap={onOpen}
         style={{ position: 'absolute', left: 0, top: -target + 34, width, height: target }}
       >

@@ -7,7 +7,8 @@ import { markId } from '@slate-path/core/roll/markId';
 import { presenceOf } from '@slate-path/core/roll/presence';
 import type { RollRules } from '@slate-path/core/roll/rules';
 import { tapMeaning, type TapMeaning, type TapMoment } from '@slate-path/core/roll/tap';
-import { meaningWords, presenceSpoken, presenceWords } from '@slate-path/core/roll/words';
+import { isKnown, isPlanned } from '@slate-path/core/roll/says';
+import { meaningWords, presenceWords, rowSpoken } from '@slate-path/core/roll/words';
 import { IconAction } from '../../parts/IconAction';
 import { PresenceBar } from '../../parts/PresenceBar';
 import { TapArea } from '../../parts/TapArea';
@@ -17,6 +18,7 @@ import { rowHeight, space } from '../../theme/tokens';
 import { useRecords } from '../records/useRecords';
 import { barShape } from './barShape';
 import { rollBook } from './lessons';
+import type { SeenMark } from './marking';
 
 interface StudentRowProps {
   lesson: Lesson;
@@ -24,7 +26,7 @@ interface StudentRowProps {
   moment: TapMoment;
   /** Where two classes are on one roll; else empty. */
   className: string;
-  onTap: (lesson: Lesson, studentId: string) => void;
+  onTap: (lesson: Lesson, studentId: string, seen: SeenMark) => void;
   onMore: (studentId: string) => void;
 }
 
@@ -76,11 +78,14 @@ const More = memo(function More({ student, onMore }: Pick<StudentRowProps, 'stud
 const RowPicture = memo(function RowPicture(props: RowPictureProps) {
   const { lesson, student, mark, standing, rules, meaning, className, onTap, onMore } = props;
   const palette = usePalette();
-  const taken = lesson.takenAt !== null;
   const presence = presenceOf(lesson, mark, standing, rules);
   const name = displayName(student);
-  const words = taken ? presenceWords(presence, mark, standing) : '';
-  const spoken = taken ? presenceSpoken(presence, mark, standing) : 'not taken';
+  const known = isKnown(lesson, mark);
+  const words = known ? presenceWords(presence, mark, standing) : '';
+  const spoken = rowSpoken(lesson, presence, mark, standing);
+  const underName = [isPlanned(lesson, mark) ? 'planned' : '', mark?.comment ?? '']
+    .filter(Boolean)
+    .join(' · ');
   return (
     <View
       {...({ dataSet: { row: '' } } as object)}
@@ -98,7 +103,7 @@ const RowPicture = memo(function RowPicture(props: RowPictureProps) {
         testID="student-row"
         name={`${name}: ${spoken}. Tap: ${meaningWords[meaning]}`}
         onTap={() => {
-          onTap(lesson, student.id);
+          onTap(lesson, student.id, { meaning, arrivedAt: mark?.arrivedAt ?? null });
         }}
         style={{
           flex: 1,
@@ -118,14 +123,14 @@ const RowPicture = memo(function RowPicture(props: RowPictureProps) {
               {className}
             </Words>
           ) : null}
-          {mark?.comment ? (
+          {underName ? (
             <Words size="small" tone="inkQuiet" lines={1}>
-              {mark.comment}
+              {underName}
             </Words>
           ) : null}
         </View>
         <View style={{ width: 112, gap: 2 }}>
-          <PresenceBar shape={barShape(taken ? presence : null)} />
+          <PresenceBar shape={barShape(known ? presence : null)} />
           {words ? (
             <Words size="small" figures lines={1}>
               {words}

@@ -1,5 +1,7 @@
 import type { LessonRow } from './LessonScreen';
 
-/** Whether somebody is out of reach in a lesson; before its roll is taken, everybody is taken to be here. */
-export const isAway = ({ lesson, presence }: Pick<LessonRow, 'lesson' | 'presence'>) =>
-  lesson.takenAt !== null && (presence.away || presence.setAside);
+/**
+ * Whether somebody is out of reach in a lesson. Before its roll is taken everybody is taken to be here, but for
+ * those of whom something else is recorded, as an absence that is planned.
+ */
+export const isAway = ({ presence }: Pick<LessonRow, 'presence'>) => presence.away || presence.setAside;

@@ -1,9 +1,11 @@
 import { localMoment, type LocalMoment } from '@slate-path/core/calendar/zone';
-import type { Lesson, Mark, Standing } from '@slate-path/core/records/schema';
+import type { Lesson, Standing } from '@slate-path/core/records/schema';
 import type { LessonKey, MarkFields } from '@slate-path/core/roll/changes';
 import { rulesFor } from '@slate-path/core/roll/book';
+import { markId } from '@slate-path/core/roll/markId';
+import { says } from '@slate-path/core/roll/says';
 import { standingFor } from '@slate-path/core/roll/standings';
-import { markByTap, type TapMoment } from '@slate-path/core/roll/tap';
+import { markByTap, type TapMeaning, type TapMoment } from '@slate-path/core/roll/tap';
 import { now, zoneOf } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
@@ -48,13 +50,16 @@ function mark(lesson: Lesson, marks: MarkFields[]): void {
   } else makeChange('roll.mark', own, historyOf(lesson));
 }
 
-/** One tap on a student, with the mark and the minute as they are at this moment. */
-export function tapStudent(lesson: Lesson, studentId: string, found: Mark | undefined): void {
-  const moment = tapMoment(lesson, localMoment(now(), zoneOf(school())));
-  const standing = found?.standingId
-    ? rollBook(useRecords.getState().current).standings[found.standingId]
-    : undefined;
-  const fields = markByTap(studentId, moment, found, standing, standings());
+/** What was on the screen when a student was tapped. */
+export interface SeenMark {
+  meaning: TapMeaning;
+  arrivedAt: string | null;
+}
+
+/** One tap on a student: it does what the screen said it would, at this minute. */
+export function tapStudent(lesson: Lesson, studentId: string, { meaning, arrivedAt }: SeenMark): void {
+  const { time } = localMoment(now(), zoneOf(school()));
+  const fields = markByTap(studentId, meaning, arrivedAt, time, standings());
   if (fields) mark(lesson, [fields]);
 }
 
@@ -82,17 +87,31 @@ function markGroups(groups: RollGroup[], standingId: string | null, takenAt: 'no
   makeChange('roll.markAll', { about: first.lesson.id, lessons }, historyOf(first.lesson));
 }
 
+/** Those who are not marked as away in one way or another: an absence that is planned stays what it is. */
+function notYetAway(lesson: Lesson, studentIds: readonly string[]): string[] {
+  const { current } = useRecords.getState();
+  const { standings: byId } = rollBook(current);
+  return studentIds.filter((studentId) => {
+    const found = current.mark[markId(lesson.id, studentId)];
+    return !says(found) || byId[found.standingId ?? '']?.countsAs !== 'away';
+  });
+}
+
 /** Who has not come in by themselves is away; whoever did is here, and the roll is taken. */
 export function markMissingAway(lesson: Lesson, studentIds: readonly string[]): void {
   const standingId = standingFor(standings(), 'away')?.id ?? null;
   mark(
     lesson,
-    studentIds.map((studentId) => ({ ...nowhere, studentId, standingId })),
+    notYetAway(lesson, studentIds).map((studentId) => ({ ...nowhere, studentId, standingId })),
   );
 }
 
 export function markAllAway(groups: RollGroup[]): void {
-  markGroups(groups, standingFor(standings(), 'away')?.id ?? null, 'now');
+  const others = groups.map(({ lesson, studentIds }) => ({
+    lesson,
+    studentIds: notYetAway(lesson, studentIds),
+  }));
+  markGroups(others, standingFor(standings(), 'away')?.id ?? null, 'now');
 }
 
 /** As if the roll had not been taken: every mark gone. */

@@ -3,6 +3,7 @@ import Send from 'lucide-react-native/icons/send';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { many } from '@slate-path/core/words/many';
 import { blankNames, fillBlanks, unknownBlanks } from '@slate-path/core/messages/blanks';
 import { readersOf, type Reader } from '@slate-path/core/messages/readers';
 import { displayName } from '@slate-path/core/people/names';
@@ -16,6 +17,8 @@ import { Empty } from '../../parts/Empty';
 import { Field } from '../../parts/Field';
 import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
+import { Typing } from '../../parts/Typing';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { copyText } from '../files/give';
@@ -72,7 +75,7 @@ function audiencesOf(members: readonly Member[], { sectionId, date, lesson, time
       : []),
     audience(
       'times',
-      `Away ${times} times or more`,
+      `Away ${many(times, 'time')} or more`,
       'times',
       `${times} ${inMonth}`,
       (m) => m.missed.length >= times,
@@ -134,6 +137,7 @@ function Write({ className, sectionId, date, lesson }: Omit<Asked, 'times'> & { 
   const template = templateFor(group, toWhom, teacherName);
   const [written, setWritten] = useState<Record<string, { subject: string; body: string }>>({});
   const textKey = `${group} ${toWhom}`;
+  const form = `message ${sectionId} ${date} ${textKey}`;
   const text = written[textKey] ?? template;
   const [decided, setDecided] = useState<Record<string, boolean>>({});
   const [told, setTold] = useState('');
@@ -176,11 +180,12 @@ function Write({ className, sectionId, date, lesson }: Omit<Asked, 'times'> & { 
       writtenAt,
     }));
     makeChange('message.send', { messages }, 'outbox');
+    forgetTyped(form);
     setSent(messages.length);
     setDecided({});
   };
   const edit = (part: 'subject' | 'body') => (value: string) => {
-    setWritten({ ...written, [textKey]: { ...text, [part]: value } });
+    setWritten((last) => ({ ...last, [textKey]: { ...(last[textKey] ?? text), [part]: value } }));
   };
   const whom = (
     <>
@@ -209,7 +214,9 @@ function Write({ className, sectionId, date, lesson }: Omit<Asked, 'times'> & { 
           disabled={going.length === 0}
           onPress={() => {
             const addresses = going.flatMap((reader) => reader.addresses);
-            void copyText(addresses.join(', '), `${addresses.length} addresses:`).then(setTold);
+            void copyText(addresses.join(', '), `${many(addresses.length, 'address', 'addresses')}:`).then(
+              setTold,
+            );
           }}
         />
         {told ? <Words live>{told}</Words> : null}
@@ -218,14 +225,16 @@ function Write({ className, sectionId, date, lesson }: Omit<Asked, 'times'> & { 
   );
   const letter = (
     <Card style={{ gap: space(3) }}>
-      <Field label="Subject" value={text.subject} onChange={edit('subject')} />
-      <Field
-        label="Message"
-        value={text.body}
-        onChange={edit('body')}
-        multiline
-        hint={`Blanks are filled for each one: ${blankNames.map((name) => `{${name}}`).join(' ')}`}
-      />
+      <Typing key={form} about={form}>
+        <Field label="Subject" value={text.subject} onChange={edit('subject')} />
+        <Field
+          label="Message"
+          value={text.body}
+          onChange={edit('body')}
+          multiline
+          hint={`Blanks are filled for each one: ${blankNames.map((name) => `{${name}}`).join(' ')}`}
+        />
+      </Typing>
       {unknown.length > 0 ? (
         <Words
           tone="ember"
@@ -244,7 +253,7 @@ function Write({ className, sectionId, date, lesson }: Omit<Asked, 'times'> & { 
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
         <Action
-          label={going.length === 1 ? 'Send 1 message' : `Send ${going.length} messages`}
+          label={`Send ${many(going.length, 'message')}`}
           kind="main"
           icon={Send}
           disabled={going.length === 0 || unknown.length > 0 || empty}

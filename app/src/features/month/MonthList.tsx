@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
+import { many } from '@slate-path/core/words/many';
 import { displayName } from '@slate-path/core/people/names';
 import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
@@ -87,7 +88,7 @@ export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (ope
   return (
     <>
       <Words tone="inkQuiet">
-        {`${month.lessons.length} lessons, ${month.lessons.length - untaken} taken. A row opens the student’s days.`}
+        {`${many(month.lessons.length, 'lesson')}, ${month.lessons.length - untaken} taken. Beside each name: lessons there, of those taken. A row opens the student’s days.`}
       </Words>
       <Card style={{ padding: 0 }}>
         {month.rows.map(({ student, enrolment, entries, totals }) => (
@@ -115,7 +116,7 @@ export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (ope
                   </Words>
                 </View>
                 <Words figures bold>
-                  {totals.percent === null ? '' : `${Math.round(totals.percent)} %`}
+                  {totals.taken === 0 ? '' : `${totals.taken - totals.away} of ${totals.taken}`}
                 </Words>
               </View>
               {chunks(entries, barsInLine).map((some, index) => (

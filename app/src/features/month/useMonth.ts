@@ -6,9 +6,9 @@ import {
   lessonCounts,
   presenceIn,
   studentTotals,
-  type LessonCounts,
   type Totals,
 } from '@slate-path/core/roll/totals';
+import type { RollCounts } from '@slate-path/core/roll/rollCounts';
 import { markId } from '@slate-path/core/roll/markId';
 import { presenceSpoken } from '@slate-path/core/roll/words';
 import type { BarShape } from '../../parts/PresenceBar';
@@ -37,7 +37,7 @@ export interface MonthRow {
 export interface MonthOfClass {
   lessons: Lesson[];
   rows: MonthRow[];
-  counts: (LessonCounts | null)[];
+  counts: (RollCounts | null)[];
 }
 
 /** A class's month from the records on this device, with changes not yet sent on top. */

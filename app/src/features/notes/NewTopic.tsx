@@ -7,6 +7,8 @@ import { shortDay } from '../../parts/dates';
 import { Page } from '../../parts/Page';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
+import { Typing } from '../../parts/Typing';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { check } from '../forms/check';
@@ -26,6 +28,7 @@ export function NewTopic({ name }: { name: string }) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const { offers, state } = useOffers([fields.name, ...fields.alsoCalled], null);
   const taken = offers.filter(({ note }) => !left.has(note.id));
+  const form = `topic new ${name}`;
   const accept = async () => {
     const read = await check('TopicFields', fields);
     setErrors(read.errors ?? {});
@@ -33,6 +36,7 @@ export function NewTopic({ name }: { name: string }) {
     const id = newId();
     const marks = taken.map(({ note, spans }) => ({ noteId: note.id, spans }));
     makeChange('topic.add', { id, ...read.data, marks }, topicsAbout);
+    forgetTyped(form);
     router.replace({ pathname: '/topics/[topicId]', params: { topicId: id } });
   };
   const label =
@@ -53,7 +57,9 @@ export function NewTopic({ name }: { name: string }) {
         }}
       >
         <View style={{ width: wide ? 360 : undefined, gap: space(3) }}>
-          <TopicFieldsForm fields={fields} errors={errors} onChange={setFields} />
+          <Typing about={form}>
+            <TopicFieldsForm fields={fields} errors={errors} onChange={setFields} />
+          </Typing>
           <Action label={label} kind="main" onPress={() => void accept()} />
         </View>
         <View style={{ flex: wide ? 1 : undefined, gap: space(2) }}>

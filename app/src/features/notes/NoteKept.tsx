@@ -9,7 +9,7 @@ import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { takeBack } from '../records/outbox';
 import { useDraft, type Draft } from './draft';
-import { notesHistory } from './write';
+import { notesHistory, ofNote } from './write';
 
 const shownMs = 8000;
 const hide = () => {
@@ -48,7 +48,7 @@ export default function NoteKept({ kept }: { kept: NonNullable<Draft['kept']> })
         label="Take back"
         kind="plain"
         onPress={() => {
-          takeBack(notesHistory);
+          takeBack(notesHistory, ofNote(kept.noteId));
           hide();
         }}
       />

@@ -6,6 +6,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { noteLinks, type Corrections } from '@slate-path/core/notes/links';
+import type { NoteReading } from '@slate-path/core/notes/readNote';
 import type { NoteVersion } from '@slate-path/core/notes/versions';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import type { Note } from '@slate-path/core/records/schema';
@@ -14,6 +15,7 @@ import { Card } from '../../parts/Card';
 import { longDay, shortDay } from '../../parts/dates';
 import { Field } from '../../parts/Field';
 import { Page } from '../../parts/Page';
+import { useWritten } from '../../parts/useWritten';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
@@ -28,7 +30,7 @@ import { FollowUpLine } from './FollowUpLine';
 import { unread, useReader } from './useReader';
 import { useMoment } from './ties';
 import { Understood } from './Understood';
-import { notesHistory } from './write';
+import { notesHistory, ofNote } from './write';
 
 const notes = { to: '/notes' as const, name: 'All notes' };
 
@@ -38,6 +40,7 @@ export function NoteScreen() {
   const note = useRecords((state) => state.current.note[noteId]);
   const { state, answer } = useView<{ versions: NoteVersion[] }>(`/api/notes/${encodeURIComponent(noteId)}`);
   const asking = useAsking('for this note');
+  const concerns = useMemo(() => ofNote(noteId), [noteId]);
   const waiting = useRecords((state) => state.entries.length > 0);
   useEffect(() => {
     // What was changed here has an earlier text now, which only the server has.
@@ -45,7 +48,7 @@ export function NoteScreen() {
   }, [waiting, note?.text]);
   if (!note || note.removed)
     return (
-      <Page title="Note" back={notes} tools={<TakeBack about={notesHistory} />}>
+      <Page title="Note" back={notes} tools={<TakeBack about={notesHistory} concerns={concerns} />}>
         <Words tone="inkQuiet">{state === 'loading' ? asking : 'This note is not here any more.'}</Words>
       </Page>
     );
@@ -68,13 +71,14 @@ function OpenNote({ note, versions }: { note: Note; versions: readonly NoteVersi
   const router = useRouter();
   const wide = useWide();
   const moment = useMoment(note);
+  const concerns = useMemo(() => ofNote(note.id), [note.id]);
   const section = useRecords((state) =>
     note.sectionId ? state.current.section[note.sectionId]?.name : undefined,
   );
   const place = [section, note.place, note.happenedAt ? `tells of ${note.happenedAt}` : ''].filter(Boolean);
   const tools = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-      <TakeBack about={notesHistory} />
+      <TakeBack about={notesHistory} concerns={concerns} />
       <Action
         label={note.own ? 'Only mine' : 'May be shown'}
         name={
@@ -111,7 +115,7 @@ function OpenNote({ note, versions }: { note: Note; versions: readonly NoteVersi
         }}
       >
         <View style={{ flex: wide ? 1 : undefined, gap: space(4) }}>
-          <NoteEditor key={note.text} note={note} />
+          <NoteEditor note={note} />
           <FollowUpLine noteId={note.id} />
           {note.lessonId ? (
             <View style={{ alignItems: 'flex-start' }}>
@@ -130,20 +134,26 @@ function OpenNote({ note, versions }: { note: Note; versions: readonly NoteVersi
   );
 }
 
-/** The words to be changed, and what is understood of them meanwhile. */
+/** The words, changed by typing, and what is understood of them; both are saved by themselves. */
 function NoteEditor({ note }: { note: Note }) {
   const router = useRouter();
   const ties = useTies(note.id);
   const dueOn = useRecords((state) => state.current.followUp[note.id]?.dueOn ?? null);
-  const [text, setText] = useState(note.text);
-  const [corrected, setCorrected] = useState<Partial<Corrections> | null>(null);
   const [selected, setSelected] = useState('');
   const read = useReader(note.sectionId);
-  const before = useMemo(() => correctionsOf(note, ties, dueOn), [note, ties, dueOn]);
-  const corrections = { ...before, ...corrected };
+  const corrections = useMemo(() => correctionsOf(note, ties, dueOn), [note, ties, dueOn]);
+  const linksOf = (text: string, reading: NoteReading, corrected: Partial<Corrections> = {}) => ({
+    ...noteLinks(text, reading, { ...corrections, ...corrected }),
+    lookAgainOn: null,
+  });
+  const keep = (text: string, corrected?: Partial<Corrections>) => {
+    if (!read || text.trim() === '') return false;
+    keepEdit(note, text, linksOf(text, read(text), corrected), ties);
+    return true;
+  };
+  const written = useWritten(`note ${note.id}`, note.text, keep);
+  const { text } = written;
   const reading = useMemo(() => read?.(text) ?? unread, [text, read]);
-  const links = { ...noteLinks(text, reading, corrections), lookAgainOn: null };
-  const changed = text !== note.text || corrected !== null;
   const word = selected.trim();
   return (
     <View style={{ gap: space(3) }}>
@@ -151,7 +161,8 @@ function NoteEditor({ note }: { note: Note }) {
         label="Your words"
         value={text}
         multiline
-        onChange={setText}
+        onChange={written.write}
+        onLeave={written.save}
         onSelect={(from, to) => {
           setSelected(text.slice(from, to));
         }}
@@ -171,31 +182,15 @@ function NoteEditor({ note }: { note: Note }) {
       <Understood
         text={text}
         reading={reading}
-        links={links}
+        links={linksOf(text, reading)}
         corrections={corrections}
         onCorrect={(news) => {
-          setCorrected((last) => ({ ...last, ...news }));
+          keep(text, news);
         }}
       />
-      {changed ? (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-          <Action
-            label="Keep the change"
-            kind="main"
-            disabled={text.trim() === '' || !read}
-            onPress={() => {
-              keepEdit(note, text, links, ties);
-              setCorrected(null);
-            }}
-          />
-          <Action
-            label="As it was"
-            kind="plain"
-            onPress={() => {
-              setText(note.text);
-              setCorrected(null);
-            }}
-          />
+      {written.changed ? (
+        <View style={{ alignItems: 'flex-start' }}>
+          <Action label="As it was" kind="plain" onPress={written.giveUp} />
         </View>
       ) : null}
     </View>

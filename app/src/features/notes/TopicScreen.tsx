@@ -1,6 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { linkId } from '@slate-path/core/notes/linkId';
 import { topicNow } from '@slate-path/core/notes/topics';
 import type { Topic } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
@@ -8,7 +9,7 @@ import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { makeChange } from '../records/outbox';
+import { makeChange, type Concerns } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { MergeTopicSheet, TopicSheet } from './TopicSheets';
@@ -20,6 +21,12 @@ import { useOffers } from './useOffers';
 import { anyNote, useSearch } from './useSearch';
 import { WhoElse } from './WhoElse';
 
+/** A topic, and the notes that were marked with it: what *Take back* means on its page. */
+const ofTopic =
+  (topicId: string): Concerns =>
+  ({ id }) =>
+    id === topicId || id.endsWith(linkId('', topicId));
+
 const back = { to: '/topics' as const, name: 'Topics' };
 
 /** One topic: its notes, whom it touches, and earlier notes that speak of it; or a new one. */
@@ -27,10 +34,11 @@ export function TopicScreen() {
   const { topicId, name } = useLocalSearchParams<{ topicId: string; name?: string }>();
   const topics = useRecords((state) => state.current.topic);
   const topic = topicNow(topics, topicId);
+  const concerns = useMemo(() => ofTopic(topicId), [topicId]);
   if (topicId === 'new') return <NewTopic key={name ?? ''} name={name ?? ''} />;
   if (!topic || topic.removed)
     return (
-      <Page title="Topic" back={back} tools={<TakeBack about={topicsAbout} />}>
+      <Page title="Topic" back={back} tools={<TakeBack about={topicsAbout} concerns={concerns} />}>
         <Words tone="inkQuiet">This topic is not here any more.</Words>
       </Page>
     );
@@ -41,13 +49,14 @@ function OpenTopic({ topic }: { topic: Topic }) {
   const wide = useWide();
   const [sheet, setSheet] = useState<'change' | 'merge' | null>(null);
   const { hits, offline, more } = useSearch({ ...anyNote, topicId: topic.id });
+  const concerns = useMemo(() => ofTopic(topic.id), [topic.id]);
   const offers = useOffers([topic.name, ...topic.alsoCalled], topic.id);
   const close = () => {
     setSheet(null);
   };
   const tools = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-      <TakeBack about={topicsAbout} />
+      <TakeBack about={topicsAbout} concerns={concerns} />
       <Action
         label="Change"
         onPress={() => {

@@ -5,6 +5,7 @@ import type { Topic } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { check } from '../forms/check';
 import { makeChange } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
@@ -16,6 +17,7 @@ export function TopicSheet({ topic, onClose }: { topic: Topic; onClose: () => vo
   const { id, name, trouble, alsoCalled } = topic;
   const [fields, setFields] = useState({ name, trouble, alsoCalled });
   const [errors, setErrors] = useState<Record<string, string>>({});
+  const form = `topic ${id}`;
   const accept = async () => {
     // Under the old name it is still found.
     const words = fields.name === name ? fields.alsoCalled : [...new Set([...fields.alsoCalled, name])];
@@ -28,10 +30,11 @@ export function TopicSheet({ topic, onClose }: { topic: Topic; onClose: () => vo
     setErrors(read.errors ?? {});
     if (!read.data) return;
     makeChange('topic.set', { id, ...read.data }, topicsAbout);
+    forgetTyped(form);
     onClose();
   };
   return (
-    <Sheet title="Change the topic" onClose={onClose}>
+    <Sheet title="Change the topic" about={form} onClose={onClose}>
       <TopicFieldsForm fields={fields} errors={errors} onChange={setFields} />
       <Action label="Change" kind="main" onPress={() => void accept()} />
     </Sheet>

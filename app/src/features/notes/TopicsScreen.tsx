@@ -3,6 +3,7 @@ import X from 'lucide-react-native/icons/x';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
+import { many } from '@slate-path/core/words/many';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { SuggestedTopic } from '@slate-path/core/notes/suggestTopics';
 import { standingTopics, topicNow } from '@slate-path/core/notes/topics';
@@ -153,7 +154,7 @@ function Suggestions() {
           <View style={{ flex: 1 }}>
             <Words bold>{word}</Words>
             <Words size="small" tone="inkQuiet" figures>
-              {`${notes} notes, ${students} ${students === 1 ? 'student' : 'students'}`}
+              {`${many(notes, 'note')}, ${many(students, 'student')}`}
             </Words>
           </View>
           <Action

@@ -1,5 +1,6 @@
 import { Link } from 'expo-router';
 import { View } from 'react-native';
+import { many } from '@slate-path/core/words/many';
 import { studentsByTopic } from '@slate-path/core/notes/whoElse';
 import { displayName } from '@slate-path/core/people/names';
 import { Words } from '../../parts/Words';
@@ -45,7 +46,7 @@ export function WhoElse({ topicId, except }: WhoElseProps) {
               {students[studentId] ? displayName(students[studentId]) : ''}
             </Words>
             <Words tone="inkQuiet" figures>
-              {notes === 1 ? '' : ` ${notes} notes`}
+              {notes === 1 ? '' : ` ${many(notes, 'note')}`}
             </Words>
           </Link>
         ))}

@@ -1,11 +1,18 @@
+import { linkId } from '@slate-path/core/notes/linkId';
 import type { NoteLinks } from '@slate-path/core/notes/links';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { keyOf } from '../lesson/marking';
 import { now } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
+import { makeChange, newId, type Concerns } from '../records/outbox';
 
 /** What *Take back* calls notes by, on whichever page they were written. */
 export const notesHistory = 'notes';
+
+/** A note's own records, its ties and its day to look again: what *Take back* means on its page. */
+export const ofNote =
+  (noteId: string): Concerns =>
+  ({ id }) =>
+    id === noteId || id.startsWith(linkId(noteId, ''));
 
 export interface NewNote {
   text: string;

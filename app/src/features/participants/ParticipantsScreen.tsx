@@ -16,6 +16,7 @@ import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { ListSource } from '../files/ListSource';
 import { historyOf, useAllLessons } from '../lesson/lessons';
@@ -100,6 +101,7 @@ function ListOfLesson({ lesson }: { lesson: Lesson }) {
       setProblem(error.status === 0 ? noNetwork : error.detail);
     }
   };
+  const pasted = `participants ${lesson.id}`;
   const isIn = (item: PlannedMark) =>
     item.fate !== 'same' && (decided[plannedKey(item)] ?? !(item.byHand && item.before !== undefined));
   const chosen = plans.flatMap(({ planned }) => planned.filter(isIn));
@@ -107,6 +109,7 @@ function ListOfLesson({ lesson }: { lesson: Lesson }) {
   const idle = chosen.length === 0 && !untaken && answers.size === 0;
   const record = () => {
     recordList(lesson, plans, chosen, answers, useRecords.getState().current);
+    forgetTyped(pasted);
     setAnswers(new Map());
     setTold(`Recorded: ${chosen.length} ${chosen.length === 1 ? 'mark' : 'marks'}, everyone else is here.`);
   };
@@ -188,6 +191,7 @@ function ListOfLesson({ lesson }: { lesson: Lesson }) {
           accept=".csv,.tsv,.txt,.xlsx"
           problem={problem}
           onRead={(list) => void read(list)}
+          about={pasted}
           testID="participants"
         >
           What a meeting leaves behind: a file, or pasted lines of names, addresses or both, with times or

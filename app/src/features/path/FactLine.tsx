@@ -1,6 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { many } from '@slate-path/core/words/many';
 import type { Records } from '@slate-path/core/records/records';
 import type { Fact, FactRecord } from '@slate-path/core/signals/summary';
 import { shortDay } from '../../parts/dates';
@@ -40,7 +41,7 @@ function RecordLine({ record }: { record: FactRecord }) {
 export function FactLine({ fact: { sentence, records } }: { fact: Fact }) {
   const [open, setOpen] = useState(false);
   const palette = usePalette();
-  const count = records.length === 1 ? '1 record' : `${records.length} records`;
+  const count = many(records.length, 'record');
   return (
     <View>
       <Words>{sentence}</Words>

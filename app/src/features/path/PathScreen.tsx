@@ -5,7 +5,8 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
-import type { CheckIn, Enrolment, Message } from '@slate-path/core/records/schema';
+import type { AnyCheckIn } from '@slate-path/core/checkIn/roundUp';
+import type { Enrolment, Message } from '@slate-path/core/records/schema';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { presenceIn, studentTotals } from '@slate-path/core/roll/totals';
 import { Action } from '../../parts/Action';
@@ -44,6 +45,8 @@ export function PathScreen() {
   const lessons = useAllLessons();
   const book = useRecords((state) => rollBook(state.current));
   const { state } = useView(`/api/students/${encodeURIComponent(studentId)}/path`);
+  // A lesson whose marks have not come yet would read as one in which the student was there.
+  const known = state !== 'loading';
   const asking = useAsking('for this path');
   const watch = useWatch();
   const student = current.student[studentId];
@@ -143,15 +146,20 @@ export function PathScreen() {
           {item.sentence}
         </Words>
       ))}
-      {state === 'loading' ? <Words tone="inkQuiet">{asking}</Words> : null}
-      <Card style={{ gap: space(3) }}>
-        <PathLanes data={data} today={now.date} />
-      </Card>
-      <Summary
-        studentId={studentId}
-        input={summaryInput}
-        kept={listOf(current, 'pathSummary').filter((summary) => summary.studentId === studentId)}
-      />
+      {known ? (
+        <>
+          <Card style={{ gap: space(3) }}>
+            <PathLanes data={data} today={now.date} />
+          </Card>
+          <Summary
+            studentId={studentId}
+            input={summaryInput}
+            kept={listOf(current, 'pathSummary').filter((summary) => summary.studentId === studentId)}
+          />
+        </>
+      ) : (
+        <Words tone="inkQuiet">{asking}</Words>
+      )}
       {enrolments.map((enrolment) => {
         const own = lessonsOf(enrolment);
         const since = concerns.find((item) => item.sectionId === enrolment.sectionId)?.since ?? null;
@@ -162,7 +170,9 @@ export function PathScreen() {
                 <Words size="large" serif heading={2}>
                   {current.section[enrolment.sectionId]?.name ?? ''}
                 </Words>
-                <Words tone="inkQuiet">{totalsWords(studentTotals(enrolment, own, book, now))}</Words>
+                <Words tone="inkQuiet">
+                  {known ? totalsWords(studentTotals(enrolment, own, book, now)) : ''}
+                </Words>
               </View>
               <Action
                 label="Time in class"
@@ -173,19 +183,25 @@ export function PathScreen() {
                 }}
               />
             </View>
-            <PathWeeks
-              enrolment={enrolment}
-              lessons={own}
-              book={book}
-              today={now.date}
-              since={since}
-              levelIn={levelIn}
-            />
+            {known ? (
+              <PathWeeks
+                enrolment={enrolment}
+                lessons={own}
+                book={book}
+                today={now.date}
+                since={since}
+                levelIn={levelIn}
+              />
+            ) : null}
           </Card>
         );
       })}
       <StudentNotes student={student} />
-      <CheckIns checkIns={listOf(current, 'checkIn').filter((c) => c.studentId === studentId)} />
+      <CheckIns
+        checkIns={[...listOf(current, 'checkIn'), ...listOf(current, 'otherCheckIn')].filter(
+          (said) => said.studentId === studentId,
+        )}
+      />
       <Written messages={listOf(current, 'message').filter((m) => m.studentId === studentId)} />
       <Contacts
         email={student.email}
@@ -225,7 +241,7 @@ export function PathScreen() {
 }
 
 /** What the student said on coming in, the latest first. */
-function CheckIns({ checkIns }: { checkIns: CheckIn[] }) {
+function CheckIns({ checkIns }: { checkIns: AnyCheckIn[] }) {
   const palette = usePalette();
   const lessons = useRecords((state) => state.current.lesson);
   if (checkIns.length === 0) return null;

@@ -6,6 +6,8 @@ import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { longDay } from '../../parts/dates';
 import { Field } from '../../parts/Field';
+import { readTyped } from '../../parts/typed';
+import { useWritten } from '../../parts/useWritten';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { copyText } from '../files/give';
@@ -23,17 +25,33 @@ export function Summary({
   input: SummaryInput;
   kept: readonly PathSummary[];
 }) {
-  const [text, setText] = useState<string | null>(null);
+  const [isEdited, setEdited] = useState(() => readTyped(`summary ${studentId}`, '') !== null);
   const [said, setSaid] = useState('');
   const [isOpen, setOpen] = useState(false);
   const facts = draftSummary(input);
   const [last] = kept.toSorted((a, b) => (a.at < b.at ? 1 : -1));
+  // A draft that was opened and left as it is was not set right by anybody, so it is not kept by itself.
+  const [drafted, setDrafted] = useState<string | null>(null);
+  const keep = (typed: string) => {
+    const words = typed.trim();
+    if (words === '') return false;
+    const at = new Date(now()).toISOString();
+    if (words !== last?.text)
+      makeChange('pathSummary.keep', { id: newId(), studentId, at, text: words }, studentId);
+    return true;
+  };
+  const written = useWritten(`summary ${studentId}`, drafted ?? last?.text ?? '', keep);
+  const close = () => {
+    setDrafted(null);
+    setEdited(false);
+  };
+  const { text } = written;
   return (
     <Card style={{ gap: space(2) }}>
       <Words size="large" serif heading={2}>
         Summary
       </Words>
-      {text === null ? (
+      {isEdited ? null : (
         <>
           {last ? (
             <>
@@ -48,7 +66,8 @@ export function Summary({
             <Action
               label={last ? 'Draft it anew' : 'Edit the draft'}
               onPress={() => {
-                setText(facts.map(({ sentence }) => sentence).join(' '));
+                setDrafted(facts.map(({ sentence }) => sentence).join(' '));
+                setEdited(true);
               }}
             />
             {last ? (
@@ -56,7 +75,7 @@ export function Summary({
                 label="Edit"
                 name="Edit the summary"
                 onPress={() => {
-                  setText(last.text);
+                  setEdited(true);
                 }}
               />
             ) : null}
@@ -86,12 +105,13 @@ export function Summary({
             </Words>
           ) : null}
         </>
-      ) : (
+      )}
+      {isEdited ? (
         <>
           <Field
             label="Set it right"
             value={text}
-            onChange={setText}
+            onChange={written.write}
             multiline
             error={text.trim() === '' ? 'There is nothing in it' : undefined}
           />
@@ -101,24 +121,22 @@ export function Summary({
               kind="main"
               disabled={text.trim() === ''}
               onPress={() => {
-                makeChange(
-                  'pathSummary.keep',
-                  { id: newId(), studentId, at: new Date(now()).toISOString(), text: text.trim() },
-                  studentId,
-                );
-                setText(null);
+                if (written.changed) written.save();
+                else keep(text);
+                close();
               }}
             />
             <Action
-              label="Leave it"
+              label="Leave it as it was"
               kind="plain"
               onPress={() => {
-                setText(null);
+                written.giveUp();
+                close();
               }}
             />
           </View>
         </>
-      )}
+      ) : null}
     </Card>
   );
 }

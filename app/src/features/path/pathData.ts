@@ -1,3 +1,4 @@
+import { many } from '@slate-path/core/words/many';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { listOf, type Records } from '@slate-path/core/records/records';
 import type { Enrolment, Lesson } from '@slate-path/core/records/schema';
@@ -174,6 +175,6 @@ export function pathData(input: PathInput): PathData {
     pins,
     daysOff: listOf(records, 'dayOff').filter(({ startsOn }) => startsOn <= today),
     onsets: [...new Set(concerns.map(({ since }) => since))],
-    spoken: `A line of time with ${presence.length} lessons, ${missed} of them missed, ${engagement.length} sweeps, ${voice.length} days with wanted and ${trouble.length} with unwanted tallies, ${pins.length} pins.`,
+    spoken: `A line of time with ${many(presence.length, 'lesson')}, ${missed} of them missed, ${many(engagement.length, 'sweep')}, ${many(voice.length, 'day')} with wanted and ${trouble.length} with unwanted tallies, ${many(pins.length, 'pin')}.`,
   };
 }

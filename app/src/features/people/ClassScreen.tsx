@@ -17,6 +17,7 @@ import Tally5 from 'lucide-react-native/icons/tally-5';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
+import { many } from '@slate-path/core/words/many';
 import { listOf } from '@slate-path/core/records/records';
 import type { Enrolment, Section, Student } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
@@ -30,6 +31,7 @@ import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
+import type { Concerns } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { CohortSheet } from './CohortSheet';
@@ -51,6 +53,9 @@ function aboutOf({ grade, email }: Student, enrolment: Enrolment, guardians: num
   ];
   return about.filter(Boolean).join(' · ');
 }
+
+/** The class itself and who is in it: what *Take back* means on this page. */
+const ofTheClass: Concerns = ({ table }) => ['section', 'enrolment', 'student', 'guardian'].includes(table);
 
 type Form = 'setup' | 'student' | 'class' | 'rules' | 'cohorts' | null;
 
@@ -108,7 +113,7 @@ export function ClassScreen() {
   return (
     <Page
       title={section.name}
-      note={`${present.length} students${section.room ? ` · ${section.room}` : ''}`}
+      note={`${many(present.length, 'student')}${section.room ? ` · ${section.room}` : ''}`}
       back={back}
     >
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
@@ -172,7 +177,7 @@ export function ClassScreen() {
             setForm('setup');
           }}
         />
-        <TakeBack about={sectionId} />
+        <TakeBack about={sectionId} concerns={ofTheClass} />
       </View>
       {people.length === 0 ? (
         <Empty title="Nobody is in this class yet" action={bring('main')}>

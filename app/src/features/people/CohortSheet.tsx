@@ -8,6 +8,7 @@ import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { makeChange } from '../records/outbox';
 
 interface CohortSheetProps {
@@ -21,11 +22,13 @@ export function CohortSheet({ sectionId, people, onClose }: CohortSheetProps) {
   const [cohort, setCohort] = useState('');
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const known = [...new Set(people.map(({ enrolment }) => enrolment.cohort).filter(Boolean))].sort();
+  const form = `cohorts ${sectionId}`;
   const name = cohort.trim();
   return (
     <Sheet
       title="Cohorts"
       note="A part of the class that is counted and written to by itself."
+      about={form}
       onClose={onClose}
     >
       <Field label="Cohort (empty: none)" value={cohort} onChange={setCohort} placeholder="Port watch" />
@@ -43,6 +46,7 @@ export function CohortSheet({ sectionId, people, onClose }: CohortSheetProps) {
         disabled={chosen.size === 0}
         onPress={() => {
           makeChange('cohort.set', { sectionId, enrolmentIds: [...chosen], cohort: name }, sectionId);
+          forgetTyped(form);
           setChosen(new Set());
         }}
       />

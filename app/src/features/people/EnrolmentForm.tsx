@@ -8,6 +8,7 @@ import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { readDate } from '../desk/readDate';
 import { useNow } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
@@ -35,6 +36,7 @@ export function EnrolmentForm({ enrolment, onClose }: { enrolment: Enrolment; on
   const [toId, setToId] = useState('');
   const [movesOn, setMovesOn] = useState(now.date);
   const [errors, setErrors] = useState<{ startsOn?: string; endsOn?: string; movesOn?: string }>({});
+  const form = `enrolment ${id}`;
   const change = () => {
     const [first, last] = [dayOf(startsOn), dayOf(endsOn)];
     const found = {
@@ -46,6 +48,7 @@ export function EnrolmentForm({ enrolment, onClose }: { enrolment: Enrolment; on
     if (first === undefined || last === undefined || Object.keys(found).length > 0) return;
     const fields = { sectionId, studentId, cohort: cohort.trim(), startsOn: first, endsOn: last };
     makeChange('enrolment.set', { id, ...fields }, studentId);
+    forgetTyped(form);
     onClose();
   };
   const move = () => {
@@ -56,12 +59,14 @@ export function EnrolmentForm({ enrolment, onClose }: { enrolment: Enrolment; on
     }
     const to = { id: newId(), sectionId: toId, studentId, cohort: '', startsOn: day };
     makeChange('enrolment.move', { id, endsOn: addDays(day, -1), to }, studentId);
+    forgetTyped(form);
     onClose();
   };
   return (
     <Sheet
       title={`Time in ${current.section[sectionId]?.name ?? 'the class'}`}
       note="Lessons outside of it count nowhere; their marks are kept."
+      about={form}
       onClose={onClose}
     >
       <DateField

@@ -5,6 +5,7 @@ import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { check } from '../forms/check';
 import { makeChange } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
@@ -30,6 +31,7 @@ export function RulesForm({ section, onClose }: { section: Section; onClose: () 
   const [creditBy, setCreditBy] = useState<Section['creditBy']>(section.creditBy);
   const [half, setHalf] = useState(written(section.halfDayMinutes));
   const [errors, setErrors] = useState<Record<string, string>>({});
+  const form = `rules ${section.id}`;
   const accept = async () => {
     const percent = numberOrNull(share);
     const read = await check('SectionRules', {
@@ -45,10 +47,16 @@ export function RulesForm({ section, onClose }: { section: Section; onClose: () 
       return;
     }
     makeChange('section.rules', read.data, section.id);
+    forgetTyped(form);
     onClose();
   };
   return (
-    <Sheet title="How this class counts" note="Marks stay as they are; the sums follow." onClose={onClose}>
+    <Sheet
+      title="How this class counts"
+      note="Marks stay as they are; the sums follow."
+      about={form}
+      onClose={onClose}
+    >
       <Field
         label={`Minutes of grace (empty: ${school?.graceMinutes ?? 5}, as in the school)`}
         value={grace}

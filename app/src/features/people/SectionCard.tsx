@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
+import { many } from '@slate-path/core/words/many';
 import type { Section } from '@slate-path/core/records/schema';
 import { Card } from '../../parts/Card';
 import { Words } from '../../parts/Words';
@@ -23,7 +24,7 @@ export function SectionCard({ section, size, days, untaken }: SectionCardProps) 
     <Card style={{ padding: 0, flex: 1 }}>
       <TouchableRipple
         role="link"
-        aria-label={`${section.name}, ${size} students`}
+        aria-label={`${section.name}, ${many(size, 'student')}`}
         onPress={() => {
           router.push({ pathname: '/classes/[sectionId]', params: { sectionId: section.id } });
         }}
@@ -34,7 +35,7 @@ export function SectionCard({ section, size, days, untaken }: SectionCardProps) 
             {section.name}
           </Words>
           <Words tone="inkQuiet">
-            {[`${size} students`, days, section.room].filter(Boolean).join(' · ')}
+            {[many(size, 'student'), days, section.room].filter(Boolean).join(' · ')}
           </Words>
           {untaken > 0 ? (
             <Words size="small" tone="inkQuiet">

@@ -6,6 +6,7 @@ import { Choice } from '../../parts/Choice';
 import { Words } from '../../parts/Words';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
+import { forgetTyped } from '../../parts/typed';
 import { check } from '../forms/check';
 import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
@@ -21,6 +22,7 @@ export function SectionForm({ section, onClose }: { section?: Section; onClose: 
   const others = Object.values(useRecords((state) => state.current.section)).filter(
     ({ id, removed }) => !removed && id !== section?.id,
   );
+  const form = `class ${section?.id ?? 'new'}`;
   const accept = async () => {
     const { data, errors } = await check('SectionFields', { name, subject, room });
     if (errors) {
@@ -31,11 +33,12 @@ export function SectionForm({ section, onClose }: { section?: Section; onClose: 
     makeChange('section.set', { id, ...data }, id);
     if (withId !== (section?.taughtWithId ?? ''))
       makeChange('section.taughtWith', { id, withId: withId === '' ? null : withId }, id);
+    forgetTyped(form);
     onClose();
     if (!section) router.push({ pathname: '/classes/[sectionId]', params: { sectionId: id } });
   };
   return (
-    <Sheet title={section ? 'Change the class' : 'A new class'} onClose={onClose}>
+    <Sheet title={section ? 'Change the class' : 'A new class'} about={form} onClose={onClose}>
       <Field label="Name" value={name} onChange={setName} error={error} placeholder="Boat Workshop" />
       <Field label="Subject (may stay empty)" value={subject} onChange={setSubject} />
       <Field label="Room (may stay empty)" value={room} onChange={setRoom} onSubmit={() => void accept()} />

@@ -5,6 +5,7 @@ import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { check } from '../forms/check';
 import { useNow } from '../records/clock';
@@ -48,6 +49,7 @@ export function StudentForm({ student, guardians = [], sectionId, onClose }: Stu
     }),
   );
   const [errors, setErrors] = useState<Record<string, string>>({});
+  const form = `student ${student?.id ?? `new ${sectionId ?? ''}`}`;
   const accept = async () => {
     const read = await check('StudentFields', fields);
     const known = new Set(guardians.map(({ id }) => id));
@@ -67,10 +69,11 @@ export function StudentForm({ student, guardians = [], sectionId, onClose }: Stu
         { id: newId(), sectionId, studentId: id, cohort: '', startsOn: now.date, endsOn: null },
         id,
       );
+    forgetTyped(form);
     onClose();
   };
   return (
-    <Sheet title={student ? 'Change the student' : 'A new student'} onClose={onClose}>
+    <Sheet title={student ? 'Change the student' : 'A new student'} about={form} onClose={onClose}>
       {(Object.keys(labels) as (keyof typeof labels)[]).map((field) => (
         <Field
           key={field}
@@ -89,6 +92,7 @@ export function StudentForm({ student, guardians = [], sectionId, onClose }: Stu
             <Field
               key={field}
               label={{ name: 'Name', email: 'E-mail', phone: 'Phone', relation: 'Relation' }[field]}
+              typedAs={`guardian ${index + 1} ${field}`}
               value={adult[field]}
               error={errors[`${adult.id} ${field}`]}
               onChange={(value) => {

@@ -1,6 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { many } from '@slate-path/core/words/many';
 import { byName, displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import type { Standing, Student } from '@slate-path/core/records/schema';
@@ -194,7 +195,7 @@ export function RangeScreen() {
       />
       <View style={{ alignItems: 'flex-start' }}>
         <Action
-          label={going.length === 1 ? 'Record 1 mark' : `Record ${going.length} marks`}
+          label={`Record ${many(going.length, 'mark')}`}
           kind="main"
           disabled={going.length === 0}
           onPress={record}

@@ -1,22 +1,24 @@
 import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useCallback } from 'react';
 import { Action } from '../../parts/Action';
-import { lastDone, takeBack } from './outbox';
+import { lastDone, takeBack, type Concerns } from './outbox';
 import { useRecords } from './useRecords';
 
 interface TakeBackProps {
   /** The lesson, class, student or page whose last change it takes back. */
   about: string;
+  /** Where only some of its records are on the screen: which. The same function from picture to picture. */
+  concerns?: Concerns;
   /** Where it would only be in the way, it shows when there is something to take back. */
   always?: boolean;
 }
 
 /** Takes back the last change made here about something. */
-export function TakeBack({ about, always }: TakeBackProps) {
-  const undoable = useRecords((state) => lastDone(state.done, about) !== undefined);
+export function TakeBack({ about, concerns, always }: TakeBackProps) {
+  const undoable = useRecords((state) => lastDone(state.done, about, concerns) !== undefined);
   const undo = useCallback(() => {
-    takeBack(about);
-  }, [about]);
+    takeBack(about, concerns);
+  }, [about, concerns]);
   if (!undoable && !always) return null;
   return <Action label="Take back" icon={Undo2} disabled={!undoable} onPress={undo} />;
 }

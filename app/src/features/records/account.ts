@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import { forgetAllTyped, typedBelongsTo } from '../../parts/typed';
 import { ApiProblem, postJson, request } from './api';
 import { Device, deviceName } from './device';
 import { newId, openOutbox, sendNow } from './outbox';
@@ -34,6 +35,7 @@ function keptTeacher(): Kept | null {
 }
 
 async function openFor(teacher: Kept): Promise<void> {
+  typedBelongsTo(teacher.id);
   if (device?.teacherId !== teacher.id) {
     device = await Device.open(teacher.id);
     const answers = await device.loadAnswers();
@@ -120,13 +122,17 @@ export async function signIn(name: string, passphrase: string): Promise<void> {
 export async function signOut(): Promise<void> {
   const waiting = useRecords.getState().entries.length;
   if (waiting > 0) {
-    const words = `${waiting} changes have not reached the server. They would be lost; stay until they are sent.`;
+    const words =
+      waiting === 1
+        ? 'One change has not reached the server. It would be lost; stay until it is sent.'
+        : `${waiting} changes have not reached the server. They would be lost; stay until they are sent.`;
     throw new ApiProblem(0, words);
   }
   await postJson('/api/sign-out', {});
   await device?.forget();
   localStorage.removeItem(keptKey);
   localStorage.removeItem('slate-note-draft');
+  forgetAllTyped();
   location.assign('/');
 }
 

@@ -1,5 +1,5 @@
 import { decodeTime, monotonicFactory } from 'ulid';
-import { invertEdits } from '@slate-path/core/changes/edit';
+import { invertEdits, type Edit } from '@slate-path/core/changes/edit';
 import { editsOf } from '@slate-path/core/changes/editsOf';
 import type { Change, ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
 import { afterPaint } from './afterPaint';
@@ -59,6 +59,7 @@ function envelope(): { id: string; madeAt: string; device: string } {
   return { id: newId(), madeAt: new Date(makingAt()).toISOString(), device: deviceName(newId) };
 }
 
+/** @param done what can be taken back from now on: the change itself, or what an undo has left of another */
 function add(change: Change, entry: Pick<OutboxEntry, 'edits' | 'inverse'>, done: DoneChange | null): void {
   const undoneId = change.kind === 'undo' ? change.payload.changeId : null;
   const full: OutboxEntry = { change, ...entry, state: 'new', reason: null };
@@ -107,18 +108,37 @@ export function makeChange<K extends KindName>(
   add(change, { edits, inverse }, { id: change.id, about, inverse });
 }
 
+/** Which records are meant, where a page shows only some of those that a history is about. */
+export type Concerns = (edit: Edit) => boolean;
+
+const everything: Concerns = () => true;
+
 /** The last change about something that can still be taken back. */
-export function lastDone(done: readonly DoneChange[], about: string): DoneChange | undefined {
-  return done.findLast((line) => line.about === about);
+export function lastDone(
+  done: readonly DoneChange[],
+  about: string,
+  concerns: Concerns = everything,
+): DoneChange | undefined {
+  return done.findLast((line) => line.about === about && line.inverse.some(concerns));
 }
 
-/** Takes back the last change about something; nothing when there is none. */
-export function takeBack(about: string): void {
+/**
+ * Takes back the last change about something; nothing when there is none. Where it changed more than is meant,
+ * the rest of it stays, and can be taken back by itself.
+ */
+export function takeBack(about: string, concerns: Concerns = everything): void {
   const { done, current } = useRecords.getState();
-  const last = lastDone(done, about);
+  const last = lastDone(done, about, concerns);
   if (!last) return;
-  const change = { ...envelope(), kind: 'undo' as const, payload: { changeId: last.id } };
-  add(change, { edits: last.inverse, inverse: invertEdits(current, last.inverse) }, null);
+  const own = last.inverse.filter(concerns);
+  const rest = last.inverse.filter((edit) => !concerns(edit));
+  const payload = {
+    changeId: last.id,
+    ...(rest.length > 0 ? { recordIds: [...new Set(own.map(({ id }) => id))] } : {}),
+  };
+  const change = { ...envelope(), kind: 'undo' as const, payload };
+  const left = rest.length > 0 ? { ...last, inverse: rest } : null;
+  add(change, { edits: own, inverse: invertEdits(current, own) }, left);
 }
 
 /** Gives up a change that the server refused. */

@@ -47,12 +47,25 @@ export function restore(
   useRecords.setState({ base, entries, current: laidOver(base, entries), done, answers });
 }
 
-/** Shows a change at once. @param done its line in the history; null for an undo, which takes one out */
+/** The history with one line more, or with another in the place of the one that was taken back in part. */
+function historyWith(
+  history: readonly DoneChange[],
+  done: DoneChange | null,
+  undoneId: string | null,
+): DoneChange[] {
+  if (done?.id === undoneId && done) return history.map((line) => (line.id === done.id ? done : line));
+  return [...history.filter(({ id }) => id !== undoneId), ...(done ? [done] : [])].slice(-50);
+}
+
+/**
+ * Shows a change at once.
+ * @param done its line in the history; of an undo, what is left of the line with `undoneId`, null for nothing
+ */
 export function showChange(entry: OutboxEntry, done: DoneChange | null, undoneId: string | null): void {
   useRecords.setState((state) => ({
     entries: [...state.entries, entry],
     current: applyEdits(state.current, entry.edits),
-    done: [...state.done.filter(({ id }) => id !== undoneId), ...(done ? [done] : [])].slice(-50),
+    done: historyWith(state.done, done, undoneId),
   }));
 }
 

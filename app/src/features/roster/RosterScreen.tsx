@@ -1,6 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { many } from '@slate-path/core/words/many';
 import type { ColumnRole } from '@slate-path/core/roster/columns';
 import {
   acceptedPeople,
@@ -15,6 +16,7 @@ import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { ListSource } from '../files/ListSource';
 import { ApiProblem, postFile } from '../records/api';
@@ -62,6 +64,7 @@ export function RosterScreen() {
       setProblem(error.status === 0 ? noNetwork : error.detail);
     }
   };
+  const pasted = `roster ${sectionId}`;
   const decide = (row: MergedRow) => decisions[row.line] ?? defaultDecision(row);
   const current = useRecords((state) => state.current);
   const settled = useMemo(() => {
@@ -86,6 +89,7 @@ export function RosterScreen() {
       .filter(({ enrolment }) => leaving.has(enrolment.id))
       .map(({ enrolment }) => ({ enrolmentId: enrolment.id, endsOn: addDays(now.date, -1) }));
     makeChange('roster.accept', { sectionId, people, gone }, sectionId);
+    forgetTyped(pasted);
     router.navigate({ pathname: '/classes/[sectionId]', params: { sectionId } });
   };
   const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
@@ -97,6 +101,7 @@ export function RosterScreen() {
           accept=".csv,.tsv,.txt,.xlsx,.zip"
           problem={problem}
           onRead={(list) => void read(list)}
+          about={pasted}
           testID="roster"
         >
           A CSV, XLSX or OneRoster file from anywhere, or cells copied out of a table. Names, e-mails, grades,
@@ -109,7 +114,7 @@ export function RosterScreen() {
             <Words testID="roster-summary">{summaryOf(reading.rows)}</Words>
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
               <Action
-                label={count === 1 ? 'Accept 1 row' : `Accept ${count} rows`}
+                label={`Accept ${many(count, 'row')}`}
                 kind="main"
                 disabled={count === 0}
                 onPress={accept}

@@ -1,5 +1,5 @@
 import { usePathname, useRouter } from 'expo-router';
-import type { ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { Words } from '../../parts/Words';
@@ -57,6 +57,10 @@ export function Frame({ children }: { children: ReactNode }) {
   useView(setupPath);
   // On every device, network or not.
   useView('/api/notes/recent');
+  useEffect(() => {
+    const watching = import('../tallies/endTimers').then(({ watchTimers }) => watchTimers());
+    return () => void watching.then((stop) => stop());
+  }, []);
   return (
     <View
       style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: palette.ground }}

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
+import { forgetTyped } from '../../parts/typed';
 import { makeChange } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
 
@@ -17,16 +18,19 @@ export function LevelNamesSheet({ names, onClose }: { names: readonly string[]; 
   const schoolId = useRecords(({ current }) => Object.keys(current.school)[0]);
   const [typed, setTyped] = useState<readonly string[]>(names);
   const [asked, setAsked] = useState(false);
+  const form = 'level names';
   const accept = () => {
     setAsked(true);
     if (!schoolId || typed.some((name) => faultOf(name))) return;
     makeChange('levelNames.set', { id: schoolId, names: typed.map((name) => name.trim()) }, 'levels');
+    forgetTyped(form);
     onClose();
   };
   return (
     <Sheet
       title="The levels"
       note="From lowest to highest. Renaming changes nothing that was recorded."
+      about={form}
       onClose={onClose}
     >
       {typed.map((name, level) => (

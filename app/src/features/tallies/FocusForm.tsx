@@ -6,6 +6,7 @@ import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { check } from '../forms/check';
 import { makeChange, newId } from '../records/outbox';
 
@@ -21,6 +22,7 @@ export function FocusForm({ focus, lookFors, onClose }: FocusFormProps) {
   const [ids, setIds] = useState<readonly string[]>(focus?.lookForIds ?? []);
   const [errors, setErrors] = useState<Record<string, string>>({});
   const offered = lookFors.filter(({ sectionId }) => sectionId === null || sectionId === focus?.sectionId);
+  const form = `set ${focus?.id ?? 'new'}`;
   const accept = async () => {
     const read = await check('FocusFields', {
       id: focus?.id ?? newId(),
@@ -33,12 +35,14 @@ export function FocusForm({ focus, lookFors, onClose }: FocusFormProps) {
       return;
     }
     makeChange('focus.set', { focus: read.data, lookFors: [] }, 'lookFors');
+    forgetTyped(form);
     onClose();
   };
   return (
     <Sheet
       title={focus ? `The set “${focus.name}”` : 'A new set'}
       note="Three aims are better than twenty."
+      about={form}
       onClose={onClose}
     >
       <Field

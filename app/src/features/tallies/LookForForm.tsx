@@ -7,6 +7,8 @@ import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
 import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
+import { Typing } from '../../parts/Typing';
 import { usePalette } from '../../theme/theme';
 import { radius, space, target } from '../../theme/tokens';
 import { check } from '../forms/check';
@@ -47,6 +49,7 @@ export function LookForForm({ lookFor, sectionId, onAccept }: LookForFormProps) 
   );
   const [whose, setWhose] = useState<'all' | 'class'>(lookFor?.sectionId ? 'class' : 'all');
   const [errors, setErrors] = useState<Record<string, string>>({});
+  const form = `look-for ${lookFor?.id ?? 'new'}`;
   const accept = async () => {
     const read = await check('LookForFields', {
       id: lookFor?.id ?? newId(),
@@ -62,17 +65,20 @@ export function LookForForm({ lookFor, sectionId, onAccept }: LookForFormProps) 
       return;
     }
     makeChange('lookFor.set', read.data, 'lookFors');
+    forgetTyped(form);
     onAccept(read.data.id);
   };
   return (
     <View style={{ gap: space(3) }}>
-      <Field
-        label="What is seen"
-        value={name}
-        onChange={setName}
-        error={errors['name']}
-        placeholder="Helped tie a knot"
-      />
+      <Typing about={form}>
+        <Field
+          label="What is seen"
+          value={name}
+          onChange={setName}
+          error={errors['name']}
+          placeholder="Helped tie a knot"
+        />
+      </Typing>
       <Choice name="Tone" value={tone} options={tones} onChange={setTone} />
       <Choice name="How it is taken down" value={measure} options={measures} onChange={setMeasure} />
       <Words size="small" tone="inkQuiet">

@@ -1,6 +1,7 @@
 import Pencil from 'lucide-react-native/icons/pencil';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { minutesOf } from '@slate-path/core/calendar/localTime';
 import type { Lesson, LookFor } from '@slate-path/core/records/schema';
 import { durationWords } from '@slate-path/core/tallies/duration';
 import { Action } from '../../parts/Action';
@@ -12,6 +13,7 @@ import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
 import { check } from '../forms/check';
 import { useRecords } from '../records/useRecords';
+import { DurationField } from './DurationField';
 import { LookForSign, toneColour } from './LookForSign';
 import { correctCount } from './tallying';
 import { sumsOf } from './tallySums';
@@ -64,6 +66,7 @@ export function StudentCounts({ lesson, studentId, lookFors }: StudentCountsProp
   const sums = useRecords((state) => sumsOf(state.current, lesson.id, studentId));
   const [open, setOpen] = useState<string | null>(null);
   const amountOf = (id: string) => sums.counts.find(({ lookForId }) => lookForId === id)?.amount ?? 0;
+  const lessonSeconds = (minutesOf(lesson.endsAt) - minutesOf(lesson.startsAt)) * 60;
   const offered = new Set(lookFors.map(({ id }) => id));
   // A retired one that was counted is still there to be seen.
   const others = sums.counts.flatMap(({ lookForId }) =>
@@ -88,9 +91,9 @@ export function StudentCounts({ lesson, studentId, lookFors }: StudentCountsProp
               <Words figures bold={amount > 0} tone={amount > 0 ? 'ink' : 'inkQuiet'}>
                 {measure === 'seconds' ? durationWords(amount) : String(amount)}
               </Words>
-              {measure === 'count' ? (
+              {measure !== 'tick' && (measure === 'count' || amount > 0) ? (
                 <IconAction
-                  name={`Correct ${name}: ${amount}`}
+                  name={`Correct ${name}: ${measure === 'seconds' ? durationWords(amount) : amount}`}
                   icon={Pencil}
                   tone="inkQuiet"
                   onPress={() => {
@@ -99,7 +102,19 @@ export function StudentCounts({ lesson, studentId, lookFors }: StudentCountsProp
                 />
               ) : null}
             </View>
-            {open === lookFor.id ? (
+            {open === lookFor.id && measure === 'seconds' ? (
+              <DurationField
+                key={`${lookFor.id} ${amount}`}
+                label={name}
+                from={amount}
+                most={lessonSeconds}
+                onAccept={(to) => {
+                  if (to !== amount) correctCount({ lesson, studentId, lookForId: lookFor.id }, amount, to);
+                  setOpen(null);
+                }}
+              />
+            ) : null}
+            {open === lookFor.id && measure === 'count' ? (
               <Correction
                 key={amount}
                 name={name}

@@ -9,6 +9,7 @@ import { usePalette } from '../../theme/theme';
 import { radius, space } from '../../theme/tokens';
 import { now } from '../records/clock';
 import { useRecords } from '../records/useRecords';
+import { endOfTimer } from './tallying';
 import { sumsOf, tonesIn, type ToneSums } from './tallySums';
 
 interface StudentTileProps {
@@ -31,7 +32,8 @@ function Timed({
   studentId,
   seconds,
 }: Pick<StudentTileProps, 'lesson' | 'studentId'> & { seconds: number }) {
-  const begun = useRecords(({ current }) => sumsOf(current, lesson.id, studentId).running[0]?.at);
+  const running = useRecords(({ current }) => sumsOf(current, lesson.id, studentId).running[0]);
+  const begun = running?.at;
   const [, renew] = useState(0);
   useEffect(() => {
     if (!begun) return undefined;
@@ -42,7 +44,8 @@ function Timed({
       clearInterval(timer);
     };
   }, [begun]);
-  const more = begun ? Math.max((now() - Date.parse(begun)) / 1000, 0) : 0;
+  const until = running ? Math.min(now(), endOfTimer(running)?.at ?? Infinity) : 0;
+  const more = begun ? Math.max((until - Date.parse(begun)) / 1000, 0) : 0;
   return (
     <Words size="small" figures lines={1} bold={begun !== undefined}>
       {`${begun ? '▸ ' : ''}${durationWords(seconds + more)}`}

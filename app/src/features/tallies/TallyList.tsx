@@ -1,7 +1,7 @@
 import Undo2 from 'lucide-react-native/icons/undo-2';
 import { View } from 'react-native';
 import { localMoment } from '@slate-path/core/calendar/zone';
-import type { Lesson } from '@slate-path/core/records/schema';
+import type { Lesson, LookFor } from '@slate-path/core/records/schema';
 import { durationWords } from '@slate-path/core/tallies/duration';
 import { tallyHistory } from '@slate-path/core/tallies/history';
 import { IconAction } from '../../parts/IconAction';
@@ -21,6 +21,9 @@ interface TallyListProps {
   most: number;
 }
 
+const amountIn = (lookFor: LookFor | undefined, amount: number) =>
+  lookFor?.measure === 'seconds' ? durationWords(amount) : String(amount);
+
 /** What was seen, latest first, with its minute; each can be taken out. */
 export function TallyList({ lesson, rows, names, most }: TallyListProps) {
   const palette = usePalette();
@@ -39,7 +42,7 @@ export function TallyList({ lesson, rows, names, most }: TallyListProps) {
         const who = studentId === null ? 'Whole class' : (names.get(studentId) ?? 'Somebody no longer here');
         const what =
           correctedFrom !== null
-            ? `${lookFor?.name ?? ''}, set right from ${correctedFrom} to ${correctedFrom + (amount ?? 0)}`
+            ? `${lookFor?.name ?? ''}, set right from ${amountIn(lookFor, correctedFrom)} to ${amountIn(lookFor, correctedFrom + (amount ?? 0))}`
             : `${lookFor?.name ?? ''}${lookFor?.measure === 'seconds' ? (amount === null ? ', running' : `, ${durationWords(amount)}`) : ''}`;
         const { time } = localMoment(Date.parse(at), zone);
         return (

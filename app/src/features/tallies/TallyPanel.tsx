@@ -1,6 +1,8 @@
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
+import X from 'lucide-react-native/icons/x';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
+import { many } from '@slate-path/core/words/many';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { emptyHand, tapWith, type Hold } from '@slate-path/core/tallies/hold';
@@ -16,12 +18,14 @@ import { useRecordsAfterPaint } from '../records/afterPaint';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords, type RecordsState } from '../records/useRecords';
 import { FocusSheet } from './FocusSheet';
+import { holdWords } from './holdWords';
 import { LookForTray } from './LookForTray';
 import { NoLookFors } from './NoLookFors';
 import { StudentCounts } from './StudentCounts';
 import { beginTallying, tallyOnce } from './tallying';
 import { strokesIn } from './tallySums';
 import { TallyList } from './TallyList';
+import { TimerQuestions } from './TimerQuestions';
 import { TallyTiles } from './TallyTiles';
 import { useFocus } from './useFocus';
 import { useShownNames } from './useShownNames';
@@ -31,18 +35,6 @@ interface TallyPanelProps {
   lesson: Lesson;
   /** Also those of the class that is on the same roll. */
   rows: readonly LessonRow[];
-}
-
-/** What is in hand, and what the next tap does with it. */
-function holdWords(
-  hold: Hold,
-  nameOf: (studentId: string | null) => string,
-  lookFors: Record<string, { name: string }>,
-) {
-  if (hold.what === 'student') return { bold: `${nameOf(hold.studentId)}:`, rest: 'tap what you saw.' };
-  if (hold.what === 'lookFor')
-    return { bold: `${lookFors[hold.lookForId]?.name ?? ''}:`, rest: 'tap who did.' };
-  return { bold: '', rest: 'Tap a student or what you see.' };
 }
 
 type Observation = 'not yet' | 'on' | 'no longer';
@@ -63,7 +55,7 @@ function Observed({ observed, lessonIds }: { observed: Observation; lessonIds: r
   const words =
     observed === 'not yet'
       ? 'Not observed yet'
-      : `${strokes === 1 ? '1 tally' : `${strokes} tallies`}${observed === 'no longer' ? ', no longer observed' : ''}`;
+      : `${many(strokes, 'tally', 'tallies')}${observed === 'no longer' ? ', no longer observed' : ''}`;
   return (
     <Words size="small" tone="inkQuiet" lines={1} testID="tally-state">
       {words}
@@ -145,6 +137,7 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
   const heldLookFor = hold.what === 'lookFor' ? hold.lookForId : null;
   const heldStudent = hold.what === 'student' ? hold.studentId : undefined;
   const { bold, rest } = holdWords(hold, nameOf, known);
+  const inHand = bold.replace(/:$/, '');
   const status = (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), minHeight: wide ? 84 : 64 }}>
       <View style={{ flex: 1 }} aria-live="polite">
@@ -156,6 +149,7 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
         </Words>
         <Observed observed={observed} lessonIds={lessonIds} />
       </View>
+      {inHand ? <IconAction name={`Put ${inHand} down`} icon={X} onPress={letGo} /> : null}
       {observed === 'on' ? null : (
         <Action
           label="Observe"
@@ -178,6 +172,7 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
   const tray = <LookForTray lookFors={lookFors} heldId={heldLookFor} column={wide} onTap={tapLookFor} />;
   return (
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
+      {wide ? null : <TimerQuestions lessonIds={lessonIds} names={names} />}
       <TallyTiles lesson={lesson} rows={rows} names={names} heldStudent={heldStudent} onTap={tapTile} />
       {wide ? (
         <ScrollView
@@ -193,6 +188,7 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
           <Words size="large" serif heading={2}>
             {focus?.name ?? ''}
           </Words>
+          <TimerQuestions lessonIds={lessonIds} names={names} />
           {status}
           {tray}
           {heldStudent === undefined ? (

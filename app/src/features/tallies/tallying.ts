@@ -1,16 +1,15 @@
 import type { Lesson, Tally } from '@slate-path/core/records/schema';
+import { markId } from '@slate-path/core/roll/markId';
+import { timerEnd, timerSeconds, type TimerEnd } from '@slate-path/core/tallies/timers';
 import { tallyHistory } from '@slate-path/core/tallies/history';
 import { partnerOf } from '../lesson/lessons';
 import { keyOf } from '../lesson/marking';
-import { now } from '../records/clock';
+import { now, zoneOf } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
 import { sumsOf } from './tallySums';
 
 const instant = () => new Date(now()).toISOString();
-/** A timed one lasts at least a second and at most a day. */
-const secondsSince = (at: string) =>
-  Math.min(Math.max(Math.round((now() - Date.parse(at)) / 1000), 1), 86_400);
 
 interface Seen {
   /** The lesson the student is in: of two with one roll, the own. */
@@ -26,8 +25,26 @@ export function lookedAt(lesson: Lesson) {
   return { lesson: keyOf(lesson), ...(partner ? { together: keyOf(partner) } : {}) };
 }
 
-function stop({ id, lessonId, at }: Tally, history: string): void {
-  makeChange('tally.stop', { id, lessonId, amount: secondsSince(at) }, history);
+/** Stops a timer now, or where it would have ended by itself. */
+function stop(tally: Tally, history: string): void {
+  const { id, lessonId } = tally;
+  const end = endOfTimer(tally);
+  const until = Math.min(now(), end?.at ?? Infinity);
+  makeChange('tally.stop', { id, lessonId, amount: timerSeconds(tally, until) }, history);
+}
+
+/** When a running timer ends by itself; null where its lesson is not known here. */
+export function endOfTimer(tally: Tally): TimerEnd | null {
+  const { current } = useRecords.getState();
+  const lesson = current.lesson[tally.lessonId];
+  if (!lesson) return null;
+  const mark = tally.studentId === null ? undefined : current.mark[markId(lesson.id, tally.studentId)];
+  return timerEnd(tally, lesson, mark, zoneOf(Object.values(current.school)[0]));
+}
+
+/** Says how long a timed one was. @param seconds from 1 */
+export function settleTimer({ id, lessonId }: Tally, seconds: number): void {
+  makeChange('tally.stop', { id, lessonId, amount: seconds, unsure: false }, tallyHistory(lessonId));
 }
 
 /**

@@ -1,6 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { many } from '@slate-path/core/words/many';
 import { listOf } from '@slate-path/core/records/records';
 import { LocalDateShape } from './dateShape';
 import type { StudentTotals } from '@slate-path/core/roll/rollTable';
@@ -100,7 +101,7 @@ export function TotalsScreen() {
   const section = current.section[sectionId];
   const taken = Math.max(0, ...lines.map(({ totals }) => totals.taken));
   const note = `${dayMonth(span.from)} to ${dayMonth(span.to)} ${span.to.slice(0, 4)}${
-    section && grouping === 'student' ? `, up to ${taken} lessons taken` : ''
+    section && grouping === 'student' ? `, up to ${many(taken, 'lesson')} taken` : ''
   }`;
   const groupWords = groupings.find(({ value }) => value === grouping)?.label.toLowerCase() ?? '';
   const sortWords = sorting === 'name' ? '' : `sorted by ${sortings[sorting].label.toLowerCase()}`;

@@ -1,3 +1,4 @@
+import { many } from '@slate-path/core/words/many';
 import { byName, displayName, type NameOrder } from '@slate-path/core/people/names';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Records } from '@slate-path/core/records/records';
@@ -68,7 +69,7 @@ function groupLines(rows: readonly StudentTotals[], keyOf: (row: StudentTotals) 
     .map(([name, found]) => ({
       key: name,
       name,
-      note: found.length === 1 ? '1 student' : `${found.length} students`,
+      note: many(found.length, 'student'),
       studentId: null,
       totals: sumOf(found),
     }))

@@ -6,6 +6,7 @@ import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { check } from '../forms/check';
 import { makeChange, newId } from '../records/outbox';
@@ -42,6 +43,7 @@ export function StandingForm({ standing, position, marks, onClose }: StandingFor
     (standing.countsAs !== countsAs ||
       standing.credit !== number ||
       standing.excused !== (excused === 'yes'));
+  const form = `standing ${standing?.id ?? 'new'}`;
   const accept = async () => {
     const read = await check('StandingFields', {
       id: standing?.id ?? newId(),
@@ -57,10 +59,11 @@ export function StandingForm({ standing, position, marks, onClose }: StandingFor
       return;
     }
     makeChange('standing.set', read.data, about);
+    forgetTyped(form);
     onClose();
   };
   return (
-    <Sheet title={standing ? `Change “${standing.name}”` : 'A new kind'} onClose={onClose}>
+    <Sheet title={standing ? `Change “${standing.name}”` : 'A new kind'} about={form} onClose={onClose}>
       <View style={{ flexDirection: 'row', gap: space(3) }}>
         <Field label="Letter" value={code} onChange={setCode} width={96} error={errors['code']} />
         <Field

@@ -1,3 +1,4 @@
+import { many } from '@slate-path/core/words/many';
 import type { Standing } from '@slate-path/core/records/schema';
 
 /** Whose history the changes of the vocabulary are. */
@@ -11,7 +12,7 @@ export const countsAsWords: Record<Standing['countsAs'], string> = {
   not_counted: 'Set aside',
 };
 
-export const marksWords = (marks: number) => (marks === 1 ? '1 mark' : `${marks} marks`);
+export const marksWords = (marks: number) => many(marks, 'mark');
 
 /** What a kind means for the sums, in one line. */
 export function meaningOf({ countsAs, credit, excused }: Standing): string {

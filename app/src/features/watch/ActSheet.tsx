@@ -9,6 +9,7 @@ import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { now as rightNow, useNow } from '../records/clock';
@@ -20,10 +21,14 @@ import { watchAbout, type Shown } from './useWatch';
 const kinds = ['Talk', 'Contact home', 'New seat', 'Plan', 'Refer', 'Other'] as const;
 type Way = 'step' | 'aside' | 'none';
 
+const formOf = ({ studentId, sectionId, concern }: Omit<About, 'concern'> & { concern: string }) =>
+  `act ${studentId} ${sectionId} ${concern}`;
+
 /** What to do about a concern: a step with a day to look again, put it aside to a day, or say why it is none. */
 export function ActSheet({ shown, onClose }: { shown: Shown; onClose: () => void }) {
   const { item } = shown;
   const student = useRecords((state) => state.current.student[item.studentId]);
+  const form = formOf(item);
   const [way, setWay] = useState<Way>('step');
   const about = {
     studentId: item.studentId,
@@ -34,6 +39,7 @@ export function ActSheet({ shown, onClose }: { shown: Shown; onClose: () => void
     <Sheet
       title={student ? displayName(student) : 'Act'}
       note="You decide; nothing is done about anybody by itself."
+      about={form}
       onClose={onClose}
     >
       <Choice<Way>
@@ -98,6 +104,7 @@ function StepForm({ about, onClose }: { about: About; onClose: () => void }) {
       },
       watchAbout,
     );
+    forgetTyped(formOf(about));
     onClose();
   };
   return (
@@ -153,6 +160,7 @@ function QuietForm({
       { ...about, at: new Date(rightNow()).toISOString(), until: day, because: because.trim(), strength },
       watchAbout,
     );
+    forgetTyped(formOf(about));
     onClose();
   };
   return (

@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import { localMoment } from '@slate-path/core/calendar/zone';
@@ -7,6 +7,7 @@ import type { Quiet } from '@slate-path/core/records/schema';
 import type { StepOutcome } from '@slate-path/core/signals/afterStep';
 import { outcomeInWords } from '@slate-path/core/signals/outcomeWords';
 import type { Evidence } from '@slate-path/core/signals/evidence';
+import { quietId } from '@slate-path/core/signals/quiet';
 import type { StreamName } from '@slate-path/core/signals/names';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
@@ -18,7 +19,7 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { OpenPath } from '../path/OpenPath';
 import { zoneOf } from '../records/clock';
-import { makeChange } from '../records/outbox';
+import { makeChange, type Concerns } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
@@ -153,10 +154,23 @@ function Aside({ quiet }: { quiet: Quiet }) {
   );
 }
 
+/** Steps about a student, and what keeps their concern quiet: what *Take back* means on its page. */
+const ofConcern =
+  ({ section, student, concern }: { section: string; student: string; concern: string }): Concerns =>
+  ({ table, id }) =>
+    table === 'step'
+      ? useRecords.getState().current.step[id]?.studentId === student
+      : table === 'quiet' && id === quietId(section, student, concern);
+
 /** One concern: all evidence with the records behind it, what would clear it, what was tried. */
 export function ConcernScreen() {
   const about = useLocalSearchParams<{ section: string; student: string; concern: string }>();
   const { concerns, sections, state } = useWatch();
+  const { section: sectionId, student: studentId, concern } = about;
+  const own = useMemo(
+    () => ofConcern({ section: sectionId, student: studentId, concern }),
+    [sectionId, studentId, concern],
+  );
   const asking = useAsking();
   const [acting, setActing] = useState(false);
   const student = useRecords((records) => records.current.student[about.student]);
@@ -188,7 +202,7 @@ export function ConcernScreen() {
       back={back}
       tools={
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-          <TakeBack about={watchAbout} />
+          <TakeBack about={watchAbout} concerns={own} />
           {student ? <OpenPath student={student} /> : null}
           <Action
             label="Act"

@@ -2,6 +2,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';
+import { many } from '@slate-path/core/words/many';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import type { ClassGlance } from '@slate-path/core/signals/glance';
@@ -81,9 +82,11 @@ function SmallPath({ student, lessons }: { student: Student; lessons: ClassGlanc
   );
 }
 
-function changedWords({ changed, stream, concern }: Student): string {
-  if (stream === null || concern === null) return 'as usual';
-  return changed >= 1 ? `changed: ${streamWords[stream]}` : `${streamWords[stream]}, a little`;
+/** What stands out: a change, else a plain fact, else what a change may be beginning in. */
+function changedWords({ changed, stream, fact }: Student): string {
+  if (stream !== null && changed >= 1) return `changed: ${streamWords[stream]}`;
+  if (fact !== null) return fact;
+  return stream === null ? 'as usual' : `${streamWords[stream]}, a little`;
 }
 
 function StudentGlance({ student, lessons }: { student: Student; lessons: ClassGlance['lessons'] }) {
@@ -104,7 +107,7 @@ function StudentGlance({ student, lessons }: { student: Student; lessons: ClassG
         <Words bold lines={1}>
           {name}
         </Words>
-        <Words size="small" tone={student.changed >= 1 ? 'ember' : 'inkQuiet'} lines={1}>
+        <Words size="small" tone={student.changed >= 1 ? 'ember' : 'inkQuiet'} lines={2}>
           {changedWords(student)}
         </Words>
         <SmallPath student={student} lessons={lessons} />
@@ -135,7 +138,7 @@ export function GlanceScreen() {
       title="A class at a glance"
       note={
         first && last
-          ? `${answer?.lessons.length} lessons, ${dayMonth(first.date)} to ${dayMonth(last.date)}; who changed most stands first`
+          ? `${many(answer?.lessons.length ?? 0, 'lesson')}, ${dayMonth(first.date)} to ${dayMonth(last.date)}; who changed most stands first`
           : undefined
       }
       back={{ to: '/watch', name: 'Who needs me' }}

@@ -7,11 +7,14 @@ import { useRecords } from '../records/useRecords';
 /** From so many lessons on a usual is known well enough to see a change of it. */
 const enough = 15;
 
+/** A class in which too little was held to know what is usual. */
+export const isYoung = ({ needs }: SectionWatch) => needs.lessonsTaken < enough;
+
 function needsWords({ lessonsTaken, lessonsObserved, lessonsSwept }: SectionWatch['needs']): string {
   const lacks = [
     lessonsTaken < enough ? `${lessonsTaken} of ${enough} lessons with a roll` : '',
     lessonsObserved < enough ? `${lessonsObserved} of ${enough} lessons with tallies` : '',
-    lessonsSwept < enough ? `${lessonsSwept} of ${enough} sweeps` : '',
+    lessonsSwept < enough ? `${lessonsSwept} of ${enough} lessons with a sweep` : '',
   ].filter(Boolean);
   return lacks.join(', ');
 }

@@ -18,7 +18,7 @@ import { useRecords } from '../records/useRecords';
 import { ActSheet } from './ActSheet';
 import { ConcernCard } from './ConcernCard';
 import { Cleared, Fact } from './Facts';
-import { Needs } from './Needs';
+import { isYoung, Needs } from './Needs';
 import { useWatch, watchAbout, type Shown } from './useWatch';
 
 type Part = 'concerns' | 'over_a_line' | 'aside' | 'cleared';
@@ -81,6 +81,9 @@ export function WatchScreen() {
   const open = concerns.filter(({ quiet }) => quiet === null);
   const aside = concerns.filter(({ quiet }) => quiet !== null);
   const facts = watch.overLine.filter((item) => isShown(item.sectionId));
+  // A class too young to know what is usual in has facts only; they are not left for another page to tell.
+  const young = new Set(watch.sections.filter(isYoung).map((section) => section.sectionId));
+  const early = facts.filter((item) => young.has(item.sectionId));
   const cleared = watch.sections
     .filter((section) => isShown(section.sectionId))
     .flatMap((section) => section.cleared.map((item) => ({ item, outcomes: section.outcomes })));
@@ -163,12 +166,23 @@ export function WatchScreen() {
           />
         </ScrollView>
       ) : null}
-      {counts[part] > 0 ? null : watch.state === 'loading' ? (
+      {counts[part] > 0 || (part === 'concerns' && early.length > 0) ? null : watch.state === 'loading' ? (
         <Words tone="inkQuiet">{asking}</Words>
       ) : (
         <Empty title={emptyWords[part].title}>{emptyWords[part].words}</Empty>
       )}
       {part === 'concerns' ? <Columns items={open} render={card} /> : null}
+      {part === 'concerns' && early.length > 0 ? (
+        <>
+          <Words size="large" serif heading={2}>
+            Plain facts, while a class is new
+          </Words>
+          <Columns
+            items={early}
+            render={(item) => <Fact key={`${item.sectionId} ${item.studentId}`} item={item} />}
+          />
+        </>
+      ) : null}
       {part === 'aside' ? <Columns items={aside} render={card} /> : null}
       {part === 'over_a_line' ? (
         <Columns

@@ -4,6 +4,7 @@ import { Action } from '../../parts/Action';
 import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
+import { forgetTyped } from '../../parts/typed';
 import { check } from '../forms/check';
 import { readDate } from '../desk/readDate';
 import { newId } from '../records/outbox';
@@ -24,6 +25,7 @@ export function TaskForm({ section, student, task, today, onClose }: TaskFormPro
   const [doneOn, setDoneOn] = useState(task ? (task.doneOn ?? '') : today);
   const [minutes, setMinutes] = useState(task?.minutes === null || !task ? '' : String(task.minutes));
   const [errors, setErrors] = useState<Record<string, string>>({});
+  const form = `work ${task?.id ?? `new ${section.id} ${student.id}`}`;
   const accept = async () => {
     const read = await check('TaskFields', {
       id: task?.id ?? newId(),
@@ -38,10 +40,11 @@ export function TaskForm({ section, student, task, today, onClose }: TaskFormPro
       return;
     }
     setTask(section, read.data);
+    forgetTyped(form);
     onClose();
   };
   return (
-    <Sheet title={task ? 'Change the work' : 'A piece of work'} onClose={onClose}>
+    <Sheet title={task ? 'Change the work' : 'A piece of work'} about={form} onClose={onClose}>
       <Field
         label="What"
         value={title}

@@ -22,6 +22,7 @@ import { usePalette, useWide } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
 import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
+import type { Concerns } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
@@ -81,7 +82,7 @@ export function WorkScreen() {
                 setOpen('new');
               }}
             />
-            <TakeBack about={sectionId} />
+            <TakeBack about={sectionId} concerns={ofTheWork} />
           </View>
           <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(4), alignItems: 'flex-start' }}>
             <Days
@@ -177,6 +178,10 @@ function Days({ section, student, tasks, onOpen }: DaysProps) {
     </Card>
   );
 }
+
+/** Work, the marks that come of it, and what a whole day is: what *Take back* means on this page. */
+const ofTheWork: Concerns = ({ table, ...edit }) =>
+  table === 'section' ? 'wholeDayMinutes' in edit.values : ['task', 'mark', 'lesson'].includes(table);
 
 /** From how many minutes a day is a whole one. */
 function WholeDay({ section }: { section: Section }) {

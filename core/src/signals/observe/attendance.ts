@@ -1,6 +1,6 @@
 import { clockTime, lessonOf } from '../../archive/lessonOf';
 import { presenceOf } from '../../roll/presence';
-import type { Slot } from '../streams';
+import { missedKey, type MissedHow, type Slot } from '../streams';
 import type { Roster } from './roster';
 import type { StreamRows } from './streamRows';
 
@@ -13,6 +13,7 @@ const awayFromShare = 0.5;
 export class Attendance {
   readonly presence: Slot[] = [];
   readonly lateness: Slot[] = [];
+  readonly missedHow = new Map<string, MissedHow>();
   /** Share of the lesson there, by lesson and student; NaN for whose own lesson does not count. */
   private readonly there = new Map<string, Float64Array>();
 
@@ -76,6 +77,9 @@ export function readAttendance(
       const how = presenceOf(lesson, times, standings.get(roll.standing_id[at] ?? ''), rules);
       presence.value[i] = how.setAside ? NaN : how.away ? 1 : 0;
       lateness.value[i] = how.setAside || how.away ? NaN : how.late ? 1 : 0;
+      const partly = how.away && how.there !== null;
+      if (how.away && (how.excused || partly))
+        attendance.missedHow.set(missedKey(id, i), { excused: how.excused, partly });
       there[i] = how.setAside || how.away || how.there === null ? 0 : how.there.to - how.there.from;
     });
     attendance.add(id, presence, lateness, there);

@@ -1,0 +1,31 @@
+import type { LevelCrossed } from './levels';
+import { day, inWords, percent } from './words';
+
+/** How many of those missed were excused or attended in part; empty where there is nothing to say. */
+function howMissed({ missed, excused, partly }: LevelCrossed): string {
+  const some = (count: number, words: string) =>
+    count === 0
+      ? ''
+      : `${count === missed ? (count === 1 ? 'it was' : 'all of them') : inWords(count)} ${words}`;
+  return [some(excused, 'excused'), some(partly, 'for the greater part')].filter(Boolean).join(', ');
+}
+
+const withHow = (level: LevelCrossed, words = '') => {
+  const all = [words, howMissed(level)].filter(Boolean).join('; ');
+  return all ? ` (${all})` : '';
+};
+
+/** What a student's line is, to follow the name: "missed 6 of the 7 lessons taken so far (two excused)". */
+export function levelWords(level: LevelCrossed): string {
+  const { kind, missed, taken, line, value, since } = level;
+  switch (kind) {
+    case 'share':
+      return `missed ${missed} of ${taken} lessons taken${withHow(level, percent(value))}, at or over the ${percent(line)} line since ${day(since)}`;
+    case 'early':
+      return `missed ${missed} of the ${taken} lessons taken so far${withHow(level)}`;
+    case 'streak':
+      return `was away from the last ${inWords(value)} lessons in a row${withHow(level)}, since ${day(since)}`;
+    case 'missing':
+      return `did not hand in ${inWords(value)} of the last ${inWords(taken)} pieces of work`;
+  }
+}
