@@ -1,4 +1,5 @@
-import { readTable, TableError } from '@slate-path/core/formats/table';
+import { TableError } from '@slate-path/core/formats/table';
+import { readParticipantFile } from '@slate-path/core/participants/readParticipantFile';
 import { defaultGraceMinutes } from '@slate-path/core/roll/presence';
 import type { Known } from '@slate-path/core/participants/matchPeople';
 import { meetingRoll, type MeetingMark } from '@slate-path/core/participants/meetingRoll';
@@ -55,7 +56,7 @@ export async function match(command: MatchCommand): Promise<void> {
   const roster = await rosterOf(command.roster);
   const { lessonStart, lessonEnd, grace = defaultGraceMinutes } = command;
   const reading = await readOrSay(command.participants, async (bytes) =>
-    readParticipants(await readTable(bytes), lessonStart?.date ?? null),
+    readParticipants(await readParticipantFile(bytes), lessonStart?.date ?? null),
   );
   for (const { line, text, reason } of reading.leftOut)
     console.error(`${command.participants}:${line}: left out, ${reason}: ${text}`);

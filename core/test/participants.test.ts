@@ -1,15 +1,16 @@
 import fc from 'fast-check';
-import { readTable, TableError } from '../src/formats/table';
+import { TableError } from '../src/formats/table';
 import { matchPeople } from '../src/participants/matchPeople';
 import { meetingRoll } from '../src/participants/meetingRoll';
 import { dateOrderOf, readDuration, readMoment } from '../src/participants/moment';
+import { readParticipantFile } from '../src/participants/readParticipantFile';
 import { peopleOf, readParticipants } from '../src/participants/readParticipants';
 import { datesOf, participantsAtSchool } from '../src/participants/schoolTime';
 import { heldOut, students, tuned, type MatchingCase } from './matchingCases';
 
 const options = { looseEmail: true, remembered: new Map<string, string | null>() };
 const read = async (text: string, date: string | null = null) =>
-  readParticipants(await readTable(new TextEncoder().encode(text)), date);
+  readParticipants(await readParticipantFile(new TextEncoder().encode(text)), date);
 
 /** What one entry by itself is taken for, in the words of the cases. */
 async function taken({ entry }: MatchingCase): Promise<string> {

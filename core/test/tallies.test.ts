@@ -253,15 +253,7 @@ describe('a timer that nobody stops (10:40 to 11:30 UTC)', () => {
       book: { marks: {}, standings: {}, rules: {} },
     };
     const seen = classCounts(class1, {
-      tallies: [
-        tally({
-          lessonId: lesson().id,
-          studentId: 'a',
-          lookForId: 'x',
-          amount: 82_800,
-          at: at('10:40:00').at,
-        }),
-      ],
+      tallies: [tally('a', 'x', { lessonId: lesson().id, amount: 82_800, at: at('10:40:00').at })],
       tallyings: [],
       lookFors: timed,
       zone: 'UTC',

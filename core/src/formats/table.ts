@@ -64,6 +64,13 @@ function textOf(bytes: Uint8Array): string {
 
 const emailShape = /^[^\s@,;|<>]+@[^\s@,;|<>]+\.[a-z]{2,}$/i;
 
+/** A cell of one address, or of several. */
+const isAddresses = (cell: string) =>
+  cell
+    .trim()
+    .split(/[\s,;]+/)
+    .every((part) => emailShape.test(part));
+
 /**
  * How well a delimiter explains a text: cells that are whole e-mail addresses count most, then rows
  * of one and the same length, then how many columns there are.
@@ -74,10 +81,13 @@ function delimiterScore(sample: string, delimiter: string): number {
   const common = widths.toSorted((a, b) => a - b)[Math.floor(widths.length / 2)] ?? 1;
   if (common < 2) return 0;
   const even = widths.filter((width) => width === common).length / widths.length;
-  const emails = rows.flat().filter((cell) => emailShape.test(cell.trim())).length / rows.length;
+  const emails = rows.flat().filter(isAddresses).length / rows.length;
   // Quotes that do not close swallow the lines after them: then it is another sign that parts the cells.
   const broken = errors.some(({ type }) => type === 'Quotes') ? 1 : 0;
-  return Math.max(2 * emails + even - broken, 0) + Math.min(common, 10) / 100;
+  // "Baker, Hannah": a sign with a space after it stands inside of a cell rather than between two.
+  const later = rows.flatMap((row) => row.slice(1));
+  const spaced = later.filter((cell) => cell.startsWith(' ')).length / Math.max(later.length, 1);
+  return Math.max(2 * emails + even - broken - spaced / 4, 0.01) + Math.min(common, 10) / 100;
 }
 
 function guessDelimiter(text: string): string {

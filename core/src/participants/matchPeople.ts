@@ -56,6 +56,14 @@ function byName(students: Class, name: string): Finding {
   return { kind: 'sure', studentId: only.id, by: only.fit as MatchedBy, rank: only.rank };
 }
 
+/** Who says little of the name, and has an address that is nobody's, may well be a stranger. */
+function withStrangeAddress(named: Finding, { email, name }: Participant, students: Class): Finding {
+  if (named.kind !== 'sure' || email === '') return named;
+  const own = students.find(({ id }) => id === named.studentId)?.email ?? '';
+  const saysLittle = nameWords(name).length < 2 || !['name', 'part'].includes(named.by);
+  return own !== '' && saysLittle ? { kind: 'doubt', candidates: [named.studentId] } : named;
+}
+
 function findingOf(lines: readonly Participant[], students: Class, options: MatchOptions): Finding {
   const [first] = lines;
   if (!first) return { kind: 'nobody' };
@@ -90,7 +98,7 @@ function findingOf(lines: readonly Participant[], students: Class, options: Matc
     if (named?.kind === 'sure' && among.includes(named.studentId)) return named;
     return { kind: 'doubt', candidates: among };
   }
-  if (named) return named;
+  if (named) return withStrangeAddress(named, first, students);
   // Only an address, and a strange one: what stands before the @ may be a name, but nobody says so.
   const fromAddress = byName(students, first.email.split('@')[0] ?? '');
   return {

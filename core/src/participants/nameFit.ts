@@ -1,5 +1,7 @@
 import distance from 'damerau-levenshtein';
+import { isGivenName } from '../people/givenNames';
 import { foldName } from '../people/names';
+import { isParticle } from '../people/particles';
 import type { Student } from '../records/schema';
 import { isNickname } from './nicknames';
 
@@ -17,12 +19,9 @@ type Named = Pick<Student, 'givenName' | 'familyName' | 'called'>;
 
 /** Words that say something of the device or the person, and are no name. */
 const noNames = new Set(
-  'mr mrs ms miss dr prof guest host cohost organizer organiser presenter external me you ipad iphone phone laptop tablet pc mobile android macbook chromebook'.split(
+  'mr mrs ms miss dr prof guest host cohost organizer organiser presenter external me you ipad iphone phone laptop tablet pc mobile android macbook chromebook mac pro air mini galaxy pixel huawei xiaomi samsung oneplus handy telefon'.split(
     ' ',
   ),
-);
-const particles = new Set(
-  'al bin da das de del della den der di dos du el ibn la le ni san ter van von zu'.split(' '),
 );
 
 /** A name's words without case, accents, marks and what is no name: "Mei's iPad (Guest)" is `mei`. */
@@ -31,7 +30,7 @@ export function nameWords(written: string): string[] {
     .replace(/'s\b/g, '')
     .replace(/'/g, '')
     .split(/[^\p{L}\p{N}]+/u)
-    .filter((word) => word !== '' && !noNames.has(word) && !/^\d+$/.test(word));
+    .filter((word) => word !== '' && !noNames.has(word) && !/^\p{L}?\d+$/u.test(word));
 }
 
 /** The same words in any order, whatever marks and devices stand beside them. */
@@ -44,6 +43,7 @@ export function isSameName(a: string, b: string): boolean {
 export interface KnownName {
   /** Given and called names. */
   first: string[];
+  given: string[];
   family: string[];
   /** Of the family name, those that must be said: not the particles. */
   telling: string[];
@@ -51,9 +51,10 @@ export interface KnownName {
 
 export function knownName({ givenName, familyName, called }: Named): KnownName {
   const family = nameWords(familyName);
-  const telling = family.filter((word) => !particles.has(word));
+  const telling = family.filter((word) => !isParticle(word));
   return {
     first: [...new Set([...nameWords(called), ...nameWords(givenName)])],
+    given: nameWords(givenName),
     family,
     telling: telling.length > 0 ? telling : family,
   };
@@ -61,20 +62,28 @@ export function knownName({ givenName, familyName, called }: Named): KnownName {
 
 const shortestTypo = 5;
 
-/** One slip of the keys that does not make another name of it: a letter inside left out, doubled, or two swapped. */
-function isTypo(written: string, known: string): boolean {
+/**
+ * One slip of the keys: a letter left out, doubled, another one, or two swapped. Not where it makes another name of a
+ * given one: Mario and Maria, Karin and Karen, Daniel and Daniela are as likely somebody else.
+ */
+function isTypo(written: string, known: string, ofGivenName: boolean): boolean {
   if (written === known || known.length < shortestTypo || written[0] !== known[0]) return false;
   if (Math.abs(written.length - known.length) > 1 || distance(written, known).steps !== 1) return false;
-  // Mario and Maria, Karin and Karen, Daniel and Daniela: as likely somebody else.
-  const longer = written.startsWith(known) || known.startsWith(written);
-  return !longer && (written.length !== known.length || isSwap(written, known));
+  if (!ofGivenName) return true;
+  return !written.startsWith(known) && !known.startsWith(written) && !isGivenName(written);
 }
 
-/** Two letters beside each other that changed places. */
-function isSwap(a: string, b: string): boolean {
-  let at = 0;
-  while (at < a.length && a[at] === b[at]) at += 1;
-  return a[at] === b[at + 1] && a[at + 1] === b[at];
+/** A letter that was hit twice: "Wrenn". */
+function isDoubled(written: string, known: string): boolean {
+  const at = [...written].findIndex((letter, index) => letter !== known[index]);
+  return (
+    written.length === known.length + 1 &&
+    known.length >= 4 &&
+    at > 0 &&
+    written[at] === written[at - 1] &&
+    written.slice(0, at) + written.slice(at + 1) === known &&
+    !isGivenName(written)
+  );
 }
 
 function isNear(written: string, known: string): boolean {
@@ -90,9 +99,7 @@ const isInitial = (word: string) => word.length === 1;
 
 function wholeFit(words: readonly string[], { first, family, telling }: KnownName): Fit | null {
   const hasFirst = words.some((word) => first.includes(word));
-  const extra = words.filter(
-    (word) => !first.includes(word) && !family.includes(word) && !particles.has(word),
-  );
+  const extra = words.filter((word) => !first.includes(word) && !family.includes(word) && !isParticle(word));
   const middle = extra.every((word) => isInitial(word) && words.length > 2);
   if (hasFirst && contains(words, telling)) {
     if (extra.length === 0 || (middle && telling.length > 0)) return 'name';
@@ -105,15 +112,40 @@ function wholeFit(words: readonly string[], { first, family, telling }: KnownNam
   return family.length > 0 && orders.includes(joined) ? 'name' : null;
 }
 
-function initialFit(words: readonly string[], { first, telling }: KnownName): Fit | null {
-  if (words.length !== 2 || telling.length === 0) return null;
-  const letter = words.find(isInitial);
-  const name = words.find((word) => !isInitial(word));
-  if (!letter || !name) return null;
-  const fitting =
-    (first.includes(name) && begins(telling.slice(0, 1), letter)) ||
-    (telling.includes(name) && begins(first, letter));
-  return fitting ? 'initial' : null;
+/** Do letters begin some names, one after the other and from the first on? */
+const beginInOrder = (letters: readonly string[], names: readonly string[]) =>
+  letters.length > 0 && letters.every((letter, at) => names[at]?.startsWith(letter) ?? false);
+
+/** The letters of words that are initials, also of several written as one: "J.-B." and "JB". */
+function initialsOf(words: readonly string[], names: readonly string[]): string[] {
+  return words.flatMap((word) => {
+    const several = word.length > 1 && word.length <= 3 && beginInOrder([...word], names);
+    return isInitial(word) ? [word] : several ? [...word] : [];
+  });
+}
+
+/** One half of a name, and the other by its first letters: "M.-J. Lee", "Bram d. W.", "Rosa L.". */
+function initialFit(words: readonly string[], { first, given, family, telling }: KnownName): Fit | null {
+  if (words.length < 2 || telling.length === 0) return null;
+  const rest = (letters: readonly string[]) =>
+    words.filter((word) => !isInitial(word) && word !== letters.join('') && !isParticle(word));
+  const ofGiven = initialsOf(
+    words.filter((word) => !telling.includes(word)),
+    given,
+  );
+  const named = rest(ofGiven);
+  const byFamily = named.length > 0 && named.every((word) => telling.includes(word));
+  const called = first.filter((name) => !given.includes(name));
+  if (
+    byFamily &&
+    (beginInOrder(ofGiven, given) || (ofGiven.length === 1 && begins(called, ofGiven[0] ?? '')))
+  )
+    return 'initial';
+  // The first letter fits, and another does not: perhaps a middle name, perhaps somebody else.
+  if (byFamily && given[0]?.startsWith(ofGiven[0] ?? '-')) return 'near';
+  const letters = words.filter(isInitial);
+  const byGiven = rest([]).length > 0 && rest([]).every((word) => first.includes(word));
+  return byGiven && (beginInOrder(letters, family) || beginInOrder(letters, telling)) ? 'initial' : null;
 }
 
 function nicknameFit(words: readonly string[], { first, telling }: KnownName): Fit | null {
@@ -131,14 +163,14 @@ function nicknameFit(words: readonly string[], { first, telling }: KnownName): F
 function typoFit(words: readonly string[], { first, telling }: KnownName): Fit | null {
   if (telling.length === 0 || words.length < 2) return null;
   const givenRight = words.some((word) => first.includes(word));
-  const familyRight = contains(words, telling);
-  const wrong = words.filter(
-    (word) => !first.includes(word) && !telling.includes(word) && !particles.has(word),
-  );
+  // Of several family names one is enough: "Odalyz Ortega".
+  const familyRight =
+    telling.some((word) => words.includes(word)) && (telling.length > 1 || contains(words, telling));
+  const wrong = words.filter((word) => !first.includes(word) && !telling.includes(word) && !isParticle(word));
   const [slip, another] = wrong;
   if (slip === undefined) return null;
   if (another === undefined && familyRight && !givenRight)
-    return first.some((name) => isTypo(slip, name))
+    return first.some((name) => isTypo(slip, name, true) || isDoubled(slip, name))
       ? 'typo'
       : first.some((name) => isNear(slip, name))
         ? 'near'
@@ -146,7 +178,7 @@ function typoFit(words: readonly string[], { first, telling }: KnownName): Fit |
   if (another === undefined && givenRight && !familyRight) {
     const missing = telling.filter((word) => !words.includes(word));
     if (missing.length !== 1) return null;
-    if (missing.some((name) => isTypo(slip, name))) return 'typo';
+    if (missing.some((name) => isTypo(slip, name, false))) return 'typo';
     return missing.some((name) => isNear(slip, name)) ? 'near' : null;
   }
   const both =

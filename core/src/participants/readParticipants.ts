@@ -1,7 +1,9 @@
 import type { TableRow } from '../formats/table';
 import { TableError } from '../formats/table';
 import { groupBy } from '../records/groupBy';
-import { roleOfHeading } from '../roster/columns';
+import { roleOfHeading } from '../roster/headings';
+import { emailShape, splitRecipients } from './recipients';
+import { rolesOfTimes } from './timeColumns';
 import { dateOrderOf, readDuration, readMoment, type DateOrder, type WrittenMoment } from './moment';
 
 /** One line of a participant list: somebody, joining once. */
@@ -26,9 +28,17 @@ export interface ParticipantReading {
 }
 
 type Role =
-  'name' | 'given_name' | 'family_name' | 'email' | 'id' | 'joined' | 'left' | 'duration' | 'ignored';
-
-const emailShape = /[^\s@,;|<>()"]+@[^\s@,;|<>()"]+\.[a-z]{2,}/i;
+  | 'name'
+  | 'given_name'
+  | 'family_name'
+  | 'email'
+  | 'id'
+  | 'joined'
+  | 'left'
+  | 'duration'
+  /** Of what, is told by its cells beside those of others. */
+  | 'time'
+  | 'ignored';
 
 function roleOfTitle(title: string): Role | null {
   const words = title.toLowerCase().replace(/[_./()#:-]+/g, ' ');
@@ -67,7 +77,11 @@ function headingOf(row: TableRow): Role[] | null {
   const known = roles.filter((role) => role !== null).length;
   const names = roles.some((role) => role === 'name' || role === 'given_name' || role === 'email');
   const enough = known >= 2 || (known === 1 && cells.length === 1);
-  return names && enough && known >= cells.length / 2 ? roles.map((role) => role ?? 'ignored') : null;
+  // Who it is is said plainly, whatever the other columns are called.
+  const whoAndAddress =
+    roles.includes('email') && roles.some((role) => role === 'name' || role === 'given_name');
+  const isHeading = names && enough && (known >= cells.length / 2 || whoAndAddress);
+  return isHeading ? roles.map((role) => role ?? 'ignored') : null;
 }
 
 /** What a column without a heading holds. */
@@ -79,19 +93,48 @@ function roleOfCells(values: readonly string[]): Role {
   if (share((value) => emailShape.test(value)) >= 0.5) return 'email';
   // One of the two times may be missing; the first of them is that of joining.
   if (share((value) => readMoment(value, 'day_first') !== null && !/\p{L}{3}/u.test(value)) >= 0.6)
-    return 'joined';
+    return 'time';
+  if (share((value) => /^\d+(?:[.,]\d+)?\s*(?:h|hrs?|m|mins?|s|secs?|sek|std)\b/i.test(value)) >= 0.6)
+    return 'ignored';
   return share((value) => /\p{L}/u.test(value)) >= 0.6 ? 'name' : 'ignored';
 }
 
 function rolesByContent(rows: readonly TableRow[]): Role[] {
   const width = Math.max(...rows.map((row) => row.cells.length));
-  let times = 0;
-  return Array.from({ length: width }, (_, index) => {
-    const role = roleOfCells(rows.map((row) => row.cells[index] ?? ''));
-    if (role !== 'joined') return role;
-    times += 1;
-    return times === 1 ? 'joined' : times === 2 ? 'left' : 'ignored';
+  const roles = Array.from({ length: width }, (_, index) =>
+    roleOfCells(rows.map((row) => row.cells[index] ?? '')),
+  );
+  return withTimes(roles, rows);
+}
+
+/** Columns of times under headings that say nothing of it: by their order, beside what other headings say. */
+function withTimes(roles: readonly Role[], rows: readonly TableRow[]): Role[] {
+  const times: readonly Role[] = ['joined', 'left'];
+  const isOpen = (role: Role) => role === 'ignored' || role === 'time';
+  const found = rolesOfTimes(
+    rows,
+    roles.map((role) => isOpen(role) || times.includes(role)),
+  );
+  const free = times.filter((role) => !roles.includes(role));
+  return roles.map((role, index) => {
+    const time = found.get(index);
+    if (!isOpen(role)) return role;
+    if (!time || free.length === 0) return 'ignored';
+    const [only] = free;
+    return free.length === 2 ? time : (only ?? 'ignored');
   });
+}
+
+/** Who somebody is under a heading that says nothing of it, where no other heading does. */
+function withName(roles: readonly Role[], rows: readonly TableRow[]): Role[] {
+  const named = roles.some((role) => role === 'name' || role === 'given_name' || role === 'family_name');
+  const at = named
+    ? -1
+    : roles.findIndex(
+        (role, index) =>
+          role === 'ignored' && roleOfCells(rows.map((row) => row.cells[index] ?? '')) === 'name',
+      );
+  return roles.map((role, index) => (index === at ? 'name' : role));
 }
 
 /** The tables of a list one below another, each with its heading; what stands above the first is not one. */
@@ -116,7 +159,10 @@ function bestTable(rows: readonly TableRow[]): { table: Table; above: TableRow[]
   const [best, ...others] = tables
     .filter((table) => table.rows.length > 0)
     .toSorted((a, b) => score(b) - score(a) || b.rows.length - a.rows.length);
-  if (best) return { table: best, above, others: others.flatMap((table) => table.rows) };
+  if (best) {
+    const table = { ...best, roles: withTimes(withName(best.roles, best.rows), best.rows) };
+    return { table, above, others: others.flatMap((other) => other.rows) };
+  }
   return { table: { roles: rolesByContent(rows), titles: [], rows: [...rows] }, above: [], others: [] };
 }
 
@@ -163,7 +209,7 @@ function readLine(row: TableRow, table: Table, order: DateOrder): Participant {
   const cell = (role: Role) => cells(role)[0] ?? '';
   const addressed = cell('email');
   // "Quispe, Dario <dario@x.org>" split at its comma: what stands beside the address is name too.
-  const beside = emailShape.test(addressed) ? bareName(addressed) : '';
+  const beside = bareName(addressed);
   const whole = [cells('name').join(' '), cell('given_name'), cell('family_name'), beside]
     .filter(Boolean)
     .join(' ');
@@ -186,18 +232,6 @@ function readLine(row: TableRow, table: Table, order: DateOrder): Participant {
   };
 }
 
-/** Several addresses in one line, as a mail program gives them, are a line each. */
-function splitAddresses(rows: readonly TableRow[]): TableRow[] {
-  return rows.flatMap((row) => {
-    const text = row.cells.join(', ');
-    const several = (text.match(new RegExp(emailShape.source, 'gi')) ?? []).length > 1;
-    const times = row.cells.some((cell) => readMoment(cell, 'day_first') !== null);
-    if (!several || times) return [row];
-    const parts = text.split(/[;,](?=[^;,]*@)|;/).map((part) => part.trim());
-    return parts.filter(Boolean).map((part) => ({ line: row.line, cells: [part] }));
-  });
-}
-
 function reasonToLeaveOut({ name, email, schoolId, written }: Participant, row: TableRow): string | null {
   if (email || schoolId) return null;
   if (!/\p{L}/u.test(name)) return 'there is no name and no address in this line';
@@ -217,7 +251,7 @@ export function readParticipants(
   lessonDate: string | null,
   chosenOrder?: DateOrder,
 ): ParticipantReading {
-  const { table, above, others } = bestTable(splitAddresses(rows));
+  const { table, above, others } = bestTable(splitRecipients(rows));
   const timed = table.roles.flatMap((role, index) => (role === 'joined' || role === 'left' ? [index] : []));
   const times = table.rows.flatMap((row) => timed.map((index) => row.cells[index] ?? ''));
   const found = dateOrderOf(times, lessonDate);

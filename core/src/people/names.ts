@@ -55,29 +55,3 @@ export function foldName(name: string): string {
     .replace(/\s+/g, ' ')
     .trim();
 }
-
-const particles = new Set(
-  'al bin binti da das de del della den der di dos du el ibn la le mac ní nic o san ter van von zu'.split(
-    ' ',
-  ),
-);
-
-/**
- * Given and family name of a name written as one.
- * "Family, Given" is split at the comma; else the family name is the last word with the particles
- * before it ("Bram de Wit", "Caoimhe Ní Bhriain"). A single name stays one, as the given name.
- */
-export function splitName(full: string): { givenName: string; familyName: string } {
-  const name = full.replace(/\s+/g, ' ').trim();
-  const comma = name.indexOf(',');
-  if (comma >= 0) {
-    const familyName = name.slice(0, comma).trim();
-    const givenName = name.slice(comma + 1).trim();
-    return givenName ? { givenName, familyName } : { givenName: familyName, familyName: '' };
-  }
-  const words = name.split(' ');
-  let first = words.length - 1;
-  while (first > 1 && particles.has(words[first - 1]?.toLowerCase() ?? '')) first -= 1;
-  if (first <= 0) return { givenName: name, familyName: '' };
-  return { givenName: words.slice(0, first).join(' '), familyName: words.slice(first).join(' ') };
-}

@@ -118,12 +118,12 @@ function mergeRow(row: RosterRow, sectionId: string, people: People, taken: Set<
   const match = matchOf(row, people.students);
   if (!match) return merged;
   if ('doubt' in match) {
-    const doubts = [...row.doubts, { column: null, reason: match.doubt }];
+    const doubts = [...row.doubts, { column: null, reason: match.doubt, mild: false }];
     return { ...merged, fate: 'in_doubt', doubts, candidates: match.candidates.map(({ id }) => id) };
   }
   if (taken.has(match.student.id)) {
     const reason = 'another row is this student already';
-    return { ...merged, fate: 'in_doubt', doubts: [...row.doubts, { column: null, reason }] };
+    return { ...merged, fate: 'in_doubt', doubts: [...row.doubts, { column: null, reason, mild: false }] };
   }
   taken.add(match.student.id);
   const changes = changesOf(row, match.student, sectionId, people);
@@ -148,9 +148,10 @@ export function settledRow(row: MergedRow, decision: Decision, sectionId: string
   return { ...row, studentId: student.id, changes: changesOf(row, student, sectionId, people) };
 }
 
-/** What happens to a row if nobody says otherwise: doubts wait for the teacher. */
-export function defaultDecision(row: Pick<MergedRow, 'fate'>): Decision {
-  return row.fate === 'new' || row.fate === 'changed' ? 'accept' : 'leave_out';
+/** What happens to a row if nobody says otherwise: doubts about who it is wait for the teacher. */
+export function defaultDecision({ fate, doubts }: Pick<MergedRow, 'fate' | 'doubts'>): Decision {
+  if (fate === 'in_doubt') return doubts.every(({ mild }) => mild) ? 'accept' : 'leave_out';
+  return fate === 'new' || fate === 'changed' ? 'accept' : 'leave_out';
 }
 
 /**

@@ -1,5 +1,6 @@
 import { unzipSync } from 'fflate';
 import { decodeText } from '../formats/decodeText';
+import { readNameList } from './nameList';
 import { readDelimited, readTable, TableError, mostRows, type TableRow } from '../formats/table';
 
 const largestUnpackedBytes = 60_000_000;
@@ -94,11 +95,14 @@ function oneRosterRows(users: Uint8Array): TableRow[] {
 }
 
 /**
- * The rows of any roster file: a table (see `readTable`), or the zip that school systems exchange.
+ * The rows of any roster file: a table (see `readTable`), a pasted list of names, or the zip that school systems
+ * exchange.
  * @throws TableError with a sentence for what is neither
  */
 export async function readRosterFile(bytes: Uint8Array): Promise<TableRow[]> {
   const zip = bytes[0] === 0x50 && bytes[1] === 0x4b && bytes.length <= 5_000_000;
   const users = zip ? usersOf(bytes) : null;
-  return users ? oneRosterRows(users) : readTable(bytes);
+  if (users) return oneRosterRows(users);
+  const table = await readTable(bytes);
+  return (zip ? null : readNameList(decodeText(bytes))) ?? table;
 }

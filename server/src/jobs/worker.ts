@@ -29,9 +29,9 @@ export const readRoster: Job<'readRoster'> = ({ bytes, roles, sectionId, people 
 
 export const readParticipants: Job<'readParticipants'> = ({ bytes, lessonDate, order }) =>
   orRefused(async () => {
-    const { readTable } = await import('@slate-path/core/formats/table');
+    const { readParticipantFile } = await import('@slate-path/core/participants/readParticipantFile');
     const { readParticipants: readList } = await import('@slate-path/core/participants/readParticipants');
-    return readList(await readTable(bytes), lessonDate, order ?? undefined);
+    return readList(await readParticipantFile(bytes), lessonDate, order ?? undefined);
   });
 
 export const watch: Job<'watch'> = async (input) => (await import('../watch/readWatch')).readWatch(input);

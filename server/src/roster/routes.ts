@@ -28,7 +28,7 @@ const Row = z.object({
   cohort: z.string(),
   schoolId: z.string(),
   guardians: z.array(z.object({ name: z.string(), email: z.string() })),
-  doubts: z.array(z.object({ column: z.int().nullable(), reason: z.string() })),
+  doubts: z.array(z.object({ column: z.int().nullable(), reason: z.string(), mild: z.boolean() })),
   changes: z.array(z.object({ field: z.string(), before: z.string(), after: z.string() })),
 });
 

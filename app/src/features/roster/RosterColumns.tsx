@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { ColumnRole } from '@slate-path/core/roster/columns';
-import { columnRoles } from '@slate-path/core/roster/columns';
+import type { ColumnRole } from '@slate-path/core/roster/columnRoles';
+import { columnRoles } from '@slate-path/core/roster/columnRoles';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
@@ -12,6 +12,7 @@ import { space } from '../../theme/tokens';
 const roleWords: Record<ColumnRole, string> = {
   name: 'Whole name',
   given_name: 'Given name',
+  family_prefix: 'Before the family name',
   family_name: 'Family name',
   called: 'Called',
   email: 'E-mail',

@@ -2,7 +2,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { many } from '@slate-path/core/words/many';
-import type { ColumnRole } from '@slate-path/core/roster/columns';
+import type { ColumnRole } from '@slate-path/core/roster/columnRoles';
 import {
   acceptedPeople,
   defaultDecision,

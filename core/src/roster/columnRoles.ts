@@ -1,0 +1,18 @@
+/** What a column of a roster holds. */
+export const columnRoles = [
+  'name',
+  'given_name',
+  'family_prefix',
+  'family_name',
+  'called',
+  'email',
+  'grade',
+  'cohort',
+  'id',
+  'guardian1_name',
+  'guardian1_email',
+  'guardian2_name',
+  'guardian2_email',
+  'ignored',
+] as const;
+export type ColumnRole = (typeof columnRoles)[number];
