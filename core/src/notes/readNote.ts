@@ -1,8 +1,8 @@
-import { findDates, lookAgainOn, type DateFound } from './findDates';
+import { findDates, lookAgainOn, type DateFound } from './dates/findDates';
 import { findStudents, type Mention, type Roster } from './findStudents';
 import { findTimes, type TimeFound } from './findTimes';
 import { findTopics, type TopicIndex, type Touch } from './findTopics';
-import type { DateContext } from './schoolDates';
+import type { DateContext } from './dates/dayMeant';
 import { wordsOf } from './words';
 
 /** What a note was understood to say, with the places in the text (UTF-16 offsets). */

@@ -87,8 +87,8 @@ export function GoBackSheet({ backup, when, onBack, onClose }: GoBackSheetProps)
             {words}
           </Words>
           <Words tone="inkQuiet">
-            Only your own records; other teachers’ stay as they are, and so do messages that went out. A backup
-            of now is made first, so that you can come back here.
+            Only your own records; other teachers’ stay as they are, and so do messages that went out. A
+            backup of now is made first, so that you can come back here.
           </Words>
           {unsent > 0 ? (
             <Words tone="ember" live>

@@ -10,20 +10,44 @@ import { useRecords } from '../records/useRecords';
 
 interface RosterRowsProps {
   rows: readonly MergedRow[];
-  decide: (row: MergedRow) => Decision;
-  onDecide: (line: number, decision: Decision) => void;
+  decide: (row: MergedRow, index: number) => Decision;
+  /** @param index of the row: several may stand on one line */
+  onDecide: (index: number, decision: Decision) => void;
+  onCut: (index: number, cut: NameCut) => void;
 }
 
-const groups: { fate: MergedRow['fate']; title: string; note: string }[] = [
-  { fate: 'in_doubt', title: 'In doubt', note: 'Each waits for your word; without it, the row stays out.' },
+/** Where a name written as one is cut. */
+export type NameCut = Pick<MergedRow, 'givenName' | 'familyName'>;
+
+/** Every way to cut a row's name in two. */
+function cutsOf({ givenName, familyName }: NameCut): NameCut[] {
+  const words = `${givenName} ${familyName}`.split(' ').filter(Boolean);
+  return words.slice(1).map((_, at) => ({
+    givenName: words.slice(0, at + 1).join(' '),
+    familyName: words.slice(at + 1).join(' '),
+  }));
+}
+
+const groupOf = ({ fate, doubts }: MergedRow): Group =>
+  fate === 'in_doubt' && doubts.every(({ mild }) => mild) ? 'to_check' : fate;
+
+type Group = MergedRow['fate'] | 'to_check';
+
+const groups: { group: Group; title: string; note: string }[] = [
+  { group: 'in_doubt', title: 'In doubt', note: 'Each waits for your word; without it, the row stays out.' },
   {
-    fate: 'changed',
+    group: 'to_check',
+    title: 'To check',
+    note: 'Somebody for certain, of whom one thing is not. They join as they were read, unless you leave them out.',
+  },
+  {
+    group: 'changed',
     title: 'Changed',
     note: 'Students who are here already, and what the list says otherwise.',
   },
-  { fate: 'new', title: 'New', note: 'These join the class.' },
-  { fate: 'left_out', title: 'Left out', note: 'Rows that are no person.' },
-  { fate: 'same', title: 'The same', note: 'Already here, nothing to change.' },
+  { group: 'new', title: 'New', note: 'These join the class.' },
+  { group: 'left_out', title: 'Left out', note: 'Rows that are no person.' },
+  { group: 'same', title: 'The same', note: 'Already here, nothing to change.' },
 ];
 
 const fieldWords: Record<FieldChange['field'], string> = {
@@ -45,10 +69,12 @@ function RosterLine({
   row,
   decision,
   onDecide,
+  onCut,
 }: {
   row: MergedRow;
   decision: Decision;
   onDecide: (decision: Decision) => void;
+  onCut: (cut: NameCut) => void;
 }) {
   const palette = usePalette();
   const wide = useWide();
@@ -97,6 +123,20 @@ function RosterLine({
             {`${column === null ? '' : `Column ${column}: `}${reason}`}
           </Words>
         ))}
+        {groupOf(row) === 'to_check' && row.studentId === null && cutsOf(row).length > 1 ? (
+          <Choice
+            name={`Where the family name of line ${row.line} begins`}
+            value={row.familyName}
+            options={cutsOf(row).map(({ givenName, familyName }) => ({
+              value: familyName,
+              label: `${givenName} · ${familyName}`,
+            }))}
+            onChange={(familyName) => {
+              const cut = cutsOf(row).find((one) => one.familyName === familyName);
+              if (cut) onCut(cut);
+            }}
+          />
+        ) : null}
       </View>
       {open ? (
         <Choice<Decision>
@@ -118,23 +158,26 @@ function RosterLine({
 }
 
 /** Every row's fate, those that need a word first. */
-export function RosterRows({ rows, decide, onDecide }: RosterRowsProps) {
+export function RosterRows({ rows, decide, onDecide, onCut }: RosterRowsProps) {
   return (
     <>
-      {groups.map(({ fate, title, note }) => {
-        const found = rows.filter((row) => row.fate === fate);
+      {groups.map(({ group, title, note }) => {
+        const found = rows.flatMap((row, index) => (groupOf(row) === group ? [{ row, index }] : []));
         if (found.length === 0) return null;
         return (
-          <Card key={fate} style={{ gap: space(1) }}>
+          <Card key={group} style={{ gap: space(1) }}>
             <Words size="large" serif heading={2}>{`${title}: ${found.length}`}</Words>
             <Words tone="inkQuiet">{note}</Words>
-            {found.map((row) => (
+            {found.map(({ row, index }) => (
               <RosterLine
-                key={row.line}
+                key={index}
                 row={row}
-                decision={decide(row)}
+                decision={decide(row, index)}
                 onDecide={(decision) => {
-                  onDecide(row.line, decision);
+                  onDecide(index, decision);
+                }}
+                onCut={(cut) => {
+                  onCut(index, cut);
                 }}
               />
             ))}

@@ -25,7 +25,7 @@ import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
 import { RosterMissing, useMissing } from './RosterMissing';
 import { RosterColumns } from './RosterColumns';
-import { RosterRows } from './RosterRows';
+import { RosterRows, type NameCut } from './RosterRows';
 
 interface Reading {
   columns: { roles: ColumnRole[]; header: number; titles: string[] };
@@ -44,6 +44,7 @@ export function RosterScreen() {
   const [source, setSource] = useState<Blob | null>(null);
   const [reading, setReading] = useState<Reading | null>(null);
   const [decisions, setDecisions] = useState<Record<number, Decision>>({});
+  const [cuts, setCuts] = useState<Record<number, NameCut>>({});
   const [leaving, setLeaving] = useState<ReadonlySet<string>>(new Set());
   const [problem, setProblem] = useState<string>();
 
@@ -58,6 +59,7 @@ export function RosterScreen() {
       );
       setReading(found);
       setDecisions({});
+      setCuts({});
       setLeaving(new Set());
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
@@ -65,7 +67,7 @@ export function RosterScreen() {
     }
   };
   const pasted = `roster ${sectionId}`;
-  const decide = (row: MergedRow) => decisions[row.line] ?? defaultDecision(row);
+  const decide = (row: MergedRow, index: number) => decisions[index] ?? defaultDecision(row);
   const current = useRecords((state) => state.current);
   const settled = useMemo(() => {
     const people = {
@@ -74,10 +76,12 @@ export function RosterScreen() {
       enrolments: listOf(current, 'enrolment'),
     };
     return (
-      reading?.rows.map((row) => settledRow(row, decisions[row.line] ?? 'accept', sectionId, people)) ?? null
+      reading?.rows.map((row, index) =>
+        settledRow({ ...row, ...cuts[index] }, decisions[index] ?? 'accept', sectionId, people),
+      ) ?? null
     );
-  }, [reading, decisions, current, sectionId]);
-  const accepted = (settled ?? []).filter((row) => decide(row) !== 'leave_out');
+  }, [reading, decisions, cuts, current, sectionId]);
+  const accepted = (settled ?? []).filter((row, index) => decide(row, index) !== 'leave_out');
   const missing = useMissing(sectionId, settled);
   const count = accepted.length + leaving.size;
   const accept = () => {
@@ -139,8 +143,11 @@ export function RosterScreen() {
           <RosterRows
             rows={settled ?? []}
             decide={decide}
-            onDecide={(line, decision) => {
-              setDecisions((last) => ({ ...last, [line]: decision }));
+            onDecide={(index, decision) => {
+              setDecisions((last) => ({ ...last, [index]: decision }));
+            }}
+            onCut={(index, cut) => {
+              setCuts((last) => ({ ...last, [index]: cut }));
             }}
           />
           <RosterMissing missing={missing} leaving={leaving} onChange={setLeaving} />

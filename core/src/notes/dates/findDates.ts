@@ -1,18 +1,12 @@
 import { GB, type ParsedResult } from 'chrono-node/en';
-import { addDays, mondayOf } from '../calendar/localTime';
-import {
-  ahead,
-  monthWord,
-  nextWeekday,
-  overlaps,
-  schoolDates,
-  weekdayWord,
-  type DateContext,
-  type Found,
-} from './schoolDates';
-import { nextSchoolDay } from './schoolDays';
+import { addDays, mondayOf } from '../../calendar/localTime';
+import { ahead, nextWeekday, type DateContext, type Found } from './dayMeant';
+import { monthWord, weekdayWord } from './dayWords';
+import { overlaps, schoolDates } from './schoolDates';
+import { nextSchoolDay } from '../schoolDays';
+import { withSpelledDays } from './spelledDays';
 import { tenseAt, type Tense } from './tense';
-import type { Word } from './words';
+import type { Word } from '../words';
 
 /** A day that a text speaks of. */
 export interface DateFound {
@@ -84,22 +78,36 @@ function settled(
   words: readonly Word[],
   { today, days }: DateContext,
   isName: IsName,
-): DateFound {
+): DateFound | null {
   const { from, to, date } = found;
   if (found.impossible) return { from, to, date: null, kind: 'impossible', instead: null };
   if (date === null) return { from, to, date: null, kind: 'unknown', instead: null };
-  const tense = found.tense === 'open' ? sentenceTense(found, words, isName) : found.tense;
+  const said = sentenceTense(found, words, isName);
+  if (said === 'denied') return null;
+  const tense = found.tense === 'open' ? (found.owned && said === 'open' ? 'past' : said) : found.tense;
   if (tense === 'past' && found.before) return { from, to, date: found.before, kind: 'past', instead: null };
   if (tense === 'past' || date <= today) return { from, to, date, kind: 'past', instead: null };
   const open = nextSchoolDay(date, days);
   return { from, to, date: open, kind: 'ahead', instead: open === date ? null : date };
 }
 
-function sentenceTense(found: Found, words: readonly Word[], isName: IsName): Tense {
+function sentenceTense(found: Found, words: readonly Word[], isName: IsName): Tense | 'denied' {
   const first = words.find((word) => word.to > found.from);
   if (!first) return 'open';
   const sentence = words.filter((word) => word.sentence === first.sentence);
-  return tenseAt(sentence, sentence.indexOf(first), isName);
+  return tenseAt(sentence, sentence.indexOf(first), isName, found.to);
+}
+
+/** What the text itself names, the school's own expressions before those of the language. */
+function daysNamed(text: string, context: DateContext): Found[] {
+  const found = schoolDates(text, context);
+  if (!dateCue.test(text)) return found;
+  const [year, month, day] = context.today.split('-').map(Number) as [number, number, number];
+  for (const result of GB.parse(text, new Date(year, month - 1, day, 12))) {
+    const one = fromLibrary(text, result, context);
+    if (one && !found.some((other) => overlaps(other, one))) found.push(one);
+  }
+  return found;
 }
 
 /**
@@ -115,18 +123,16 @@ export function findDates(
   context: DateContext,
   taken: readonly { from: number; to: number }[] = [],
 ): DateFound[] {
-  const found = schoolDates(text, context);
-  if (dateCue.test(text)) {
-    const [year, month, day] = context.today.split('-').map(Number) as [number, number, number];
-    for (const result of GB.parse(text, new Date(year, month - 1, day, 12))) {
-      const one = fromLibrary(text, result, context);
-      if (one && !found.some((other) => overlaps(other, one))) found.push(one);
-    }
-  }
+  const { text: spelled, placeBefore } = withSpelledDays(text);
+  const found = daysNamed(spelled, context).map((one) => ({
+    ...one,
+    from: placeBefore(one.from),
+    to: placeBefore(one.to),
+  }));
   const isName = (word: Word) => taken.some((name) => overlaps(name, word));
   return found
     .filter((one) => !taken.some((name) => overlaps(name, one)))
-    .map((one) => settled(one, words, context, isName))
+    .flatMap((one) => settled(one, words, context, isName) ?? [])
     .toSorted((a, b) => a.from - b.from);
 }
 

@@ -1,0 +1,75 @@
+import { overAlready, type Rule } from './dayMeant';
+import { ordinals, someWord, weekdayWord } from './dayWords';
+
+/** Lengths of time and habits, which name no day: "two days early", "third one in two weeks", "every Monday". */
+export const lengthsOfTime: Rule[] = [
+  [
+    new RegExp(
+      `\\b(?:${someWord}) (?:school )?(?:days?|weeks?|months?) (?:early|late|behind|before|old|running|in a row|absent|away|off|left|without|of|long|ago)\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [
+    new RegExp(
+      `\\b(?:${ordinals.join('|')}|\\d+(?:st|nd|rd|th)|once|twice|times|\\d+ ?x|nothing|none)\\b[^.;,!?]{0,40}?\\b(?:in|within|over) (?:the )?(?:${someWord}) (?:day|week|fortnight|month)s?\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [
+    new RegExp(
+      `\\b(?:\\d+(?:st|nd|rd|th)|${ordinals.join('|')}) (?:${weekdayWord}) (?:running|in a row)\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [
+    new RegExp(
+      `\\b\\d+ (?:\\w+ )?(?:days|lessons|times|absences?|periods|late|lates|missed|missing|warnings?|detentions?|incidents?)\\b[^.;,!?]{0,20} (?:in|within|over) (?:${someWord}) (?:day|week|fortnight|month)s?\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [
+    new RegExp(`\\b(?:every|each|most|some|all) (?:other |second )?(?:${weekdayWord})s?\\b`, 'gi'),
+    overAlready,
+  ],
+  // "Mon 3, Tue 5": what was counted.
+  [
+    new RegExp(
+      `\\b(?:${weekdayWord}):? \\d+(?:[,;] ?(?:and )?(?:${weekdayWord}):? \\d+)+\\b(?!st|nd|rd|th)`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [new RegExp(`\\d ?\\((?:${weekdayWord})\\)`, 'gi'), overAlready],
+  [
+    new RegExp(
+      `\\b\\d+ (?:of|out of) \\d+\\b[^.;,!?]{0,20}\\b(?:in|within) (?:${someWord}) (?:day|week|fortnight|month)s?\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [
+    new RegExp(
+      `\\b(?:from \\d+ to|up|down|up by|down by) \\d+\\b[^.;,!?]{0,20}\\b(?:in|within) (?:${someWord}) (?:day|week|fortnight|month)s?\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [
+    new RegExp(
+      `\\d ?(?:->|→|–|-|to) ?\\d+ (?:in|within) (?:${someWord}) (?:day|week|fortnight|month)s?\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [
+    new RegExp(
+      `\\b(?:in|over|during|for) the (?:last|past) (?:(?:${someWord}) )?(?:few )?(?:days?|weeks?|months?)\\b|\\bsince (?:about )?(?:${someWord}) (?:days?|weeks?|months?)\\b|\\b(?:${someWord}) (?:weeks?|days?|fridays?|mondays?|tuesdays?|wednesdays?|thursdays?) ago\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+];

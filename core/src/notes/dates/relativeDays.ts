@@ -1,0 +1,145 @@
+import { addDays, mondayOf, nextMonth } from '../../calendar/localTime';
+import {
+  ahead,
+  isWeekdayNamedBefore,
+  later,
+  nextWeekday,
+  overAlready,
+  schoolDaysFrom,
+  weekEnd,
+  type Rule,
+} from './dayMeant';
+import { count, someWord, weekdayNumber, weekdayWord } from './dayWords';
+
+/** Days told from today, from a lesson or from another day: "in ten days", "a week on Friday", "next lesson". */
+export const relativeDays: Rule[] = [
+  [
+    new RegExp(
+      `\\b(${weekdayWord}) (?:of )?next week\\b|\\bnext week(?:'s|’s)?,? (?:on )?(${weekdayWord})\\b`,
+      'gi',
+    ),
+    ([, a, b], { today }) => ahead(addDays(mondayOf(today), 6 + weekdayNumber(a ?? b ?? ''))),
+  ],
+  [/\b(?:the\s+)?lesson after next\b/gi, (_, { days }) => ahead(days.nextLesson(2))],
+  [
+    /\bin (a|one|two|three|four|five|\d) (?:more )?(?:lessons?|classes)(?:['’]? time)?\b/gi,
+    ([, n], { days }) => ahead(days.nextLesson(count(n?.toLowerCase()))),
+  ],
+  [
+    /\b(?:the\s+)?next (?:lesson|class|session|meeting|time(?: we meet)?)\b/gi,
+    (_, { days }) => ahead(days.nextLesson(1)),
+  ],
+  [/\bend of (?:the )?term\b/gi, (_, { today, days }) => ahead(days.termEnd(today))],
+  [
+    /\b(?:after|until|till) (?:the )?(?:half[- ]term|holidays?|break week|days off)\b/gi,
+    (_, { today, days }) => ahead(days.afterDaysOff(today)),
+  ],
+  [
+    /\b(?:by |before |at )?(?:the )?end of (?:the |this )?week\b/gi,
+    (_, context) => ahead(weekEnd(mondayOf(context.today), context)),
+  ],
+  [
+    /\b(?:by |before |at )?(?:the )?end of next week\b/gi,
+    (_, context) => ahead(weekEnd(addDays(mondayOf(context.today), 7), context)),
+  ],
+  [
+    /\b(?:by |before |at )?(?:the )?end of (?:the |this )?month\b/gi,
+    (_, { today }) => ahead(addDays(`${nextMonth(today.slice(0, 7), 1)}-01`, -1)),
+  ],
+  [
+    /\bbefore the weekend\b/gi,
+    (_, context) => {
+      const end = weekEnd(mondayOf(context.today), context);
+      return { date: end, tense: 'open', before: addDays(end, -7) };
+    },
+  ],
+  [/\bafter (?:the )?weekend\b/gi, (_, { today }) => ahead(addDays(mondayOf(today), 7))],
+  [/\b(?:the )?(?:middle of|mid)[- ]next week\b/gi, (_, { today }) => ahead(addDays(mondayOf(today), 9))],
+  [
+    new RegExp(`(?<!for )\\b(${someWord}) (day|week|month)s? from tomorrow\\b`, 'gi'),
+    ([, n, unit = ''], { today }) => ahead(addDays(later(today, count(n), unit), 1)),
+  ],
+  [
+    /\b(?:early |sometime |some time |start of |beginning of |the start of |the beginning of )?next week\b/gi,
+    (_, { today }) => ahead(addDays(mondayOf(today), 7)),
+  ],
+  [/\bweek after next\b/gi, (_, { today }) => ahead(addDays(mondayOf(today), 14))],
+  [/\b(?:the )?day after tomorrow\b/gi, (_, { today }) => ahead(addDays(today, 2))],
+  [
+    /\b(?:a )?(?:fortnight|two weeks|2 weeks) (?:from )?(?:today|now)\b/gi,
+    (_, { today }) => ahead(addDays(today, 14)),
+  ],
+  [
+    /\b(?:a|one) week (?:from )?(?:today|now)\b|\btoday week\b|\bthis time next week\b/gi,
+    (_, { today }) => ahead(addDays(today, 7)),
+  ],
+  [/\bin (?:a|one) fortnight(?:['’]s time)?\b/gi, (_, { today }) => ahead(addDays(today, 14))],
+  [/\bin (\w+) school days\b/gi, ([, n], context) => ahead(schoolDaysFrom(count(n), context))],
+  [/\b(?:in|within) (24|48|72) hours\b/gi, ([, n], { today }) => ahead(addDays(today, Number(n) / 24))],
+  [
+    new RegExp(
+      `\\b(?:in|within) (?:the next |about |around |some |maybe )?(${someWord}) (?:more )?(day|week|month)s?(?:['’]s?)?(?: time)?\\b`,
+      'gi',
+    ),
+    ([, n, unit = ''], { today }) => ahead(later(today, count(n), unit)),
+  ],
+  // "After two weeks I look again": what follows says whether that lies ahead.
+  [
+    new RegExp(`\\bafter (?:another )?(${someWord}) (day|week|month)s?\\b`, 'gi'),
+    ([, n, unit = ''], { today }) => ({
+      date: later(today, count(n), unit),
+      tense: 'open',
+      before: later(today, -count(n), unit),
+    }),
+  ],
+  [
+    new RegExp(
+      `(?<=\\b(?:for|for the next|give \\p{L}+) )(?:(${someWord}|another) )?(?:more )?(day|week|fortnight)s?(?=,? (?:(?:and )?then\\b|to see\\b|and (?:i |we )?(?:see|decide|look|check|talk|speak|review|ring|ask|go)\\b))`,
+      'giu',
+    ),
+    ([, n, unit = ''], { today }) => ahead(later(today, count(n), unit)),
+  ],
+  [
+    new RegExp(`\\b(?:a|one|two|three|\\d) weeks? from (?:this |next )?(${weekdayWord})\\b`, 'gi'),
+    ([whole, day = ''], { today }) =>
+      ahead(addDays(nextWeekday(today, weekdayNumber(day)), 7 * count(whole.split(' ')[0]))),
+  ],
+  [
+    new RegExp(
+      `\\b(?:not )?(?:this |next |on )?(${weekdayWord})\\b[^.;!?]{0,30}\\b(?:but )?the (?:one|week) after\\b`,
+      'gi',
+    ),
+    ([, day = ''], { today }) => ahead(addDays(nextWeekday(today, weekdayNumber(day)), 7)),
+  ],
+  [
+    new RegExp(`\\bthe (?:${weekdayWord}) before\\b(?! (?:the|he|she|they|we|i|it|last)\\b)`, 'gi'),
+    overAlready,
+  ],
+  // "Put off from Thursday to the following Thursday": the one behind the day it was.
+  [
+    new RegExp(
+      `\\b(?:moved|off|postponed|shifted|changed|delayed|back) from (${weekdayWord})(?= to\\b)`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [
+    new RegExp(`\\bthe following (${weekdayWord})\\b`, 'gi'),
+    (match, { today }) => {
+      const day = nextWeekday(today, weekdayNumber(match[1] ?? ''));
+      return ahead(isWeekdayNamedBefore(match) ? addDays(day, 7) : day);
+    },
+  ],
+  // "check again 2 wks" at the end of a note.
+  [
+    new RegExp(
+      `(?<=\\b(?:again|back|check|review|order|due|look|retest|see) )(${someWord}) (day|week|month)s?(?=\\s*(?:$|[.;\\n]))`,
+      'gi',
+    ),
+    ([, n, unit = ''], { today }) => ahead(later(today, count(n), unit)),
+  ],
+  [
+    new RegExp(`\\b(?:a )?week on (${weekdayWord})\\b|\\b(${weekdayWord}) week\\b`, 'gi'),
+    ([, a, b], { today }) => ahead(addDays(nextWeekday(today, weekdayNumber(a ?? b ?? '')), 7)),
+  ],
+];

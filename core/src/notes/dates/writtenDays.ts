@@ -1,0 +1,121 @@
+import { nextMonth, weekdayOf } from '../../calendar/localTime';
+import { ahead, dayAndMonth, dayOfMonth, later, partOfMonth, type Rule } from './dayMeant';
+import { count, monthNumber, monthWord, ordinals, someWord, weekdayNumber, weekdayWord } from './dayWords';
+
+/** Days written with their number: "9 December", "4/12", "by the 7th". */
+export const writtenDays: Rule[] = [
+  [
+    new RegExp(
+      `\\b(?:(?:${weekdayWord}),? )?(?:the )?(\\d{1,2})(?:st|nd|rd|th|\\.)?(?: of)? (${monthWord})\\b\\.?(?:,? (\\d{4}))?`,
+      'gi',
+    ),
+    ([, day, month = '', year], context) =>
+      dayAndMonth(Number(day), monthNumber(month), year ? Number(year) : null, context),
+  ],
+  [
+    new RegExp(
+      `\\b(?:(?:${weekdayWord}),? )?(${monthWord})\\.? (?:the )?(\\d{1,2})(?:st|nd|rd|th)?\\b(?!:|\\.\\d)(?:,? (\\d{4}))?`,
+      'gi',
+    ),
+    ([whole, month = '', day, year], context) => {
+      // "may 2 of them": a small "may" or "mar" with a bare number is no date.
+      if (/^(may|mar)\b/.test(whole) && !/\d(st|nd|rd|th)/.test(whole)) return null;
+      return dayAndMonth(Number(day), monthNumber(month), year ? Number(year) : null, context);
+    },
+  ],
+  [
+    new RegExp(`\\b(?:the )?(${ordinals.join('|')}) of (${monthWord})\\b`, 'gi'),
+    ([, day = '', month = ''], context) =>
+      dayAndMonth(ordinals.indexOf(day.toLowerCase()) + 1, monthNumber(month), null, context),
+  ],
+  // "On the thirtieth", "until the ninth": nothing else follows that could be the first or the ninth of its kind.
+  [
+    new RegExp(
+      `(?<=\\b(?:on|by|till|until|til|before|due|from) )the (${ordinals.join('|')})\\b(?=\\s*(?:$|[.,;!?)\\n]|(?:and|or|but|then|at|so|when|because|he|she|they|i|we|to)\\b))`,
+      'gi',
+    ),
+    ([, day = ''], context) => dayOfMonth(ordinals.indexOf(day.toLowerCase()) + 1, context),
+  ],
+  [
+    new RegExp(
+      `\\b(${someWord}) (day|week|month)s (?:to|until|till|before|to go to|to go until) (?:the |her |his |their )?(?:exam|test|trip|deadline|retest|resit|visit)\\b`,
+      'gi',
+    ),
+    ([, n, unit = ''], { today }) => ahead(later(today, count(n), unit)),
+  ],
+  [
+    /\b(?:the )?first of (?:the|next) month\b/gi,
+    (_, { today }) => ahead(`${nextMonth(today.slice(0, 7), 1)}-01`),
+  ],
+  [
+    new RegExp(
+      `\\b(?:the )?(first week of|end of|middle of|mid|mid-|beginning of|start of) ?(${monthWord})\\b`,
+      'gi',
+    ),
+    ([, part = '', month = ''], context) => partOfMonth(part, monthNumber(month), context),
+  ],
+  // "11.12." with a point behind the month, which no time has.
+  [
+    /(?<!\b(?:at|since|from|um) )(?<![\d.:])\b(\d{1,2})\.(\d{1,2})\.(?!\d)/gi,
+    ([, day, month], context) => {
+      const [d, m] = [Number(day), Number(month)];
+      return d < 1 || d > 31 || m < 1 || m > 12 ? null : dayAndMonth(d, m, null, context);
+    },
+  ],
+  [
+    /\b(\d{4})-(\d{2})-(\d{2})\b/g,
+    ([, year, month, day], context) =>
+      Number(month) > 12
+        ? { date: null, tense: 'open', impossible: true }
+        : dayAndMonth(Number(day), Number(month), Number(year), context),
+  ],
+  [
+    /\b(\d{1,2})[/.](\d{1,2})[/.](\d{2}|\d{4})\b/g,
+    ([, day, month, year], context) =>
+      Number(month) > 12
+        ? { date: null, tense: 'open', impossible: true }
+        : dayAndMonth(Number(day), Number(month), Number(year), context),
+  ],
+  [
+    /(?<=\b(?:by|on|till|until|til|before|due|from|for|since|next check|then|again|re-?test|re-?take|resit|trip|meeting|deadline|exam|review|visit|target) (?:the )?)(\d{1,2})\/(\d{1,2})\b(?!\/)/gi,
+    ([, day, month], context) =>
+      Number(month) > 12
+        ? { date: null, tense: 'open', impossible: true }
+        : dayAndMonth(Number(day), Number(month), null, context),
+  ],
+  // "10/12 at 18:00".
+  [
+    /(?<![\d/.])\b(\d{1,2})\/(\d{1,2})\b(?=,? (?:at )?\d{1,2}[:.]\d{2}\b)/g,
+    ([, day, month], context) =>
+      Number(month) > 12 ? null : dayAndMonth(Number(day), Number(month), null, context),
+  ],
+  // "Review 2: 14/12": no result is more than what it is out of.
+  [
+    /(?<![\d/.])\b(\d{1,2})\/(\d{1,2})\b(?![/\d]|\.\d)/g,
+    ([, day, month], context) => {
+      const [d, m] = [Number(day), Number(month)];
+      return d > m && d <= 31 && m >= 1 && m <= 12 && !(d === 24 && m === 7)
+        ? dayAndMonth(d, m, null, context)
+        : null;
+    },
+  ],
+  [
+    new RegExp(
+      `\\b(?:(?:${weekdayWord}),? )?(?:the )(\\d{1,2})(?:st|nd|rd|th)\\b(?=\\s*(?:$|[.,;!?)\\n:–—-]|(?:and|or|but|then|at|if|so|is|was|for|when|because|he|she|they|i|we|to|please|maybe|again|latest|in|with|after|before)\\b))`,
+      'gi',
+    ),
+    ([, day], context) => dayOfMonth(Number(day), context),
+  ],
+  [
+    new RegExp(`\\b(${weekdayWord}),? (\\d{1,2})(?:st|nd|rd|th)\\b`, 'gi'),
+    ([, name = '', day], context) => {
+      const found = dayOfMonth(Number(day), context);
+      // "3rd due Mon, 4th due …": no Monday is a 4th.
+      return found?.date && weekdayOf(found.date) === weekdayNumber(name) ? found : null;
+    },
+  ],
+  [
+    /(?<=\b(?:by|on|till|until|til|before|due) (?:the )?)(\d{1,2})(?:st|nd|rd|th)\b(?!\s+(?:time|row|try|attempt|grade|group|page|question|task|round|lesson|period))/gi,
+    ([, day], context) => dayOfMonth(Number(day), context),
+  ],
+];
