@@ -1,4 +1,5 @@
 import type { ChangeOf, KindName } from '../src/changes/schema';
+import { anotherTerm } from './anotherTerm';
 
 const day = '2026-11-23';
 const at = `${day}T10:45:00.000Z`;
@@ -298,34 +299,6 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
   'lookFor.retire': { id: 'lf', retired: true },
   'meeting.end': { id: 'm', validUntil: day },
   'meeting.remove': { id: 'm' },
-  'term.next': {
-    term: { id: 't2', name: 'Spring', startsOn: '2027-01-11', endsOn: '2027-03-26' },
-    sections: [
-      {
-        id: 's3',
-        name: 'Boat Workshop',
-        subject: 'Boats',
-        room: 'Shed',
-        ...rules,
-        taughtWithId: null,
-        wholeDayMinutes: null,
-      },
-    ],
-    meetings: [
-      {
-        id: 'm3',
-        sectionId: 's3',
-        weekday: 2,
-        startsAt: '09:00',
-        endsAt: '09:50',
-        validFrom: '2027-01-11',
-        validUntil: '2027-03-26',
-      },
-    ],
-    enrolments: [
-      { id: 'e4', sectionId: 's3', studentId: 'a', cohort: '', startsOn: '2027-01-11', endsOn: null },
-    ],
-    ended: { on: '2026-12-04', meetingIds: ['m'], enrolmentIds: ['e3'] },
-  },
+  'term.next': anotherTerm,
   'section.remove': { id: 's' },
 };

@@ -1,4 +1,5 @@
 import { lessonsBetween } from '../src/calendar/lessons';
+import { endOfSection, sectionNames, termToLookAt } from '../src/calendar/sectionTime';
 import { nextTerm } from '../src/calendar/nextTerm';
 import { applyEdits, invertEdits } from '../src/changes/edit';
 import { calendarEdits } from '../src/calendar/edits';
@@ -114,4 +115,56 @@ test('a student who moves to another class counts in each for the own time', () 
   };
   expect(totals('ea', 's')).toEqual([1, 1, 0]);
   expect(totals('e2', 'other')).toEqual([3, 1, (2 / 3) * 100]);
+});
+
+describe('classes of two terms', () => {
+  const two = mergeRecords(emptyRecords(), {
+    term: [
+      term({ id: 't1', name: 'Autumn', startsOn: '2026-08-24', endsOn: '2026-12-04' }),
+      term({ id: 't2', name: 'Spring', startsOn: '2027-01-11', endsOn: '2027-03-26' }),
+    ],
+    section: [
+      section(),
+      section({ id: 'new' }),
+      section({ id: 'twin' }),
+      section({ id: 'other', name: 'Knots' }),
+    ],
+    meeting: [
+      meeting({ validUntil: '2026-12-04' }),
+      meeting({ id: 'n', sectionId: 'new', validFrom: '2027-01-11' }),
+      meeting({ id: 'w', sectionId: 'twin', validFrom: '2027-01-11' }),
+    ],
+    enrolment: [
+      enrolment({ startsOn: '2026-08-24', endsOn: '2026-12-04' }),
+      enrolment({ id: 'e2', sectionId: 'new', startsOn: '2027-01-11', endsOn: null }),
+    ],
+  });
+  const name = section().name;
+
+  test('of one name are told apart by their terms, then by a number; a name of its own stays', () => {
+    expect(sectionNames(two)).toEqual({
+      s: `${name} · Autumn`,
+      new: `${name} · Spring`,
+      twin: `${name} · Spring (2)`,
+      other: 'Knots',
+    });
+  });
+
+  test.each([
+    ['s', '2027-01-12', '2026-12-04'],
+    ['s', '2026-12-04', null],
+    ['new', '2027-01-12', null],
+    ['other', '2027-01-12', null],
+  ])('%s, seen on %s, ended on %s', (id, today, ended) => {
+    expect(endOfSection(two, id, today)).toBe(ended);
+  });
+
+  test.each([
+    ['2026-10-01', 't1'],
+    ['2026-12-24', 't1'],
+    ['2027-02-01', 't2'],
+    ['2026-01-01', 't1'],
+  ])('on %s the term to look at is %s, never one that has yet to begin', (date, id) => {
+    expect(termToLookAt(listOf(two, 'term'), date)?.id).toBe(id);
+  });
 });

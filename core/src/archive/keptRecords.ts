@@ -33,6 +33,16 @@ export function allLessons(records: Records): Lesson[] {
   );
 }
 
+/**
+ * Lessons of the timetable that were taken out of it: a copy without them would hold them again.
+ * @param kept ids of the meetings that the copy has
+ */
+function takenOut(records: Records, kept: ReadonlySet<string>): Lesson[] {
+  return inOrder(records, 'lesson').filter(
+    ({ id, removed }) => removed && kept.has(id.slice(0, id.lastIndexOf('.'))),
+  );
+}
+
 /** The tables of records that rows may point at by a field of that name. */
 const pointers: Record<string, TableName> = {
   sectionId: 'section',
@@ -50,7 +60,7 @@ const pointers: Record<string, TableName> = {
 
 /**
  * What an archive is to hold: everything that is not removed, what is retired where it is still meant, and
- * nothing that points at what is gone.
+ * nothing that points at what is gone. Lessons that were taken out of the timetable are told as removed.
  */
 export function keptRecords(all: Records, lessons: readonly Lesson[]): Records {
   const lists: Record<string, RecordOf<TableName>[]> = {};
@@ -68,6 +78,7 @@ export function keptRecords(all: Records, lessons: readonly Lesson[]): Records {
     lists[table] = keep;
     known.set(table, new Set(keep.map(({ id }) => id)));
   }
+  lists['lesson'] = [...(lists['lesson'] ?? []), ...takenOut(all, known.get('meeting') ?? new Set())];
   const meant = new Set<string>();
   for (const [table, rows] of Object.entries(lists))
     for (const row of rows)

@@ -75,7 +75,7 @@ function isTypo(written: string, known: string, ofGivenName: boolean): boolean {
 
 /** A letter that was hit twice: "Wrenn". */
 function isDoubled(written: string, known: string): boolean {
-  const at = [...written].findIndex((letter, index) => letter !== known[index]);
+  const at = Array.from(written).findIndex((letter, index) => letter !== known[index]);
   return (
     written.length === known.length + 1 &&
     known.length >= 4 &&
@@ -119,8 +119,8 @@ const beginInOrder = (letters: readonly string[], names: readonly string[]) =>
 /** The letters of words that are initials, also of several written as one: "J.-B." and "JB". */
 function initialsOf(words: readonly string[], names: readonly string[]): string[] {
   return words.flatMap((word) => {
-    const several = word.length > 1 && word.length <= 3 && beginInOrder([...word], names);
-    return isInitial(word) ? [word] : several ? [...word] : [];
+    const several = word.length > 1 && word.length <= 3 && beginInOrder(Array.from(word), names);
+    return isInitial(word) ? [word] : several ? Array.from(word) : [];
   });
 }
 

@@ -5,6 +5,8 @@ import { readArchive } from '../../src/archive/readArchive';
 import { archiveTableNames, emptyArchive, type Archive } from '../../src/archive/tables';
 import { toRecords } from '../../src/archive/toRecords';
 import { writeArchive } from '../../src/archive/writeArchive';
+import { lessonsBetween } from '../../src/calendar/lessons';
+import { lesson, mark, meeting, section, student, term } from '../records';
 import { fullArchive, ourRecords, zone } from './archives';
 
 const now = { date: '2026-11-26', time: '10:10' };
@@ -93,6 +95,28 @@ test('what the format has no place for comes back too: out, in and out again is 
     }),
     { numRuns: 20 },
   );
+});
+
+test('a lesson that was taken out of the timetable stays out', () => {
+  const gone = lesson({ id: 'm.2026-11-24', date: '2026-11-24', removed: true, takenAt: null });
+  const lists = {
+    ...{ section: [section()], term: [term()], meeting: [meeting({ weekday: 2 })], student: [student()] },
+    lesson: [gone],
+    mark: [mark({ lessonId: gone.id })],
+  };
+  const zip = writeArchive(fromRecords(lists, { zone, now }), zone);
+  const { records } = toRecords(readArchive(zip).archive, zone);
+  expect(records.lesson?.find(({ id }) => id === gone.id)?.removed).toBe(true);
+  expect(records.mark).toEqual([]);
+  const calendar = {
+    terms: [term()],
+    daysOff: [],
+    meetings: records.meeting ?? [],
+    lessons: records.lesson ?? [],
+  };
+  expect(lessonsBetween(calendar, '2026-11-23', '2026-12-01').map(({ date }) => date)).toEqual([
+    '2026-12-01',
+  ]);
 });
 
 const changed = (change: (files: Record<string, Uint8Array>) => void) => {

@@ -3,7 +3,7 @@ import { glanceOf } from '../../src/signals/glance';
 import { usualLines } from '../../src/signals/levels';
 import type { Model } from '../../src/signals/models/model';
 import { observe } from '../../src/signals/observe';
-import { streamNames, type Slot } from '../../src/signals/streams';
+import { type Slot } from '../../src/signals/streams';
 import { draftSummary } from '../../src/signals/summary';
 import { watchArchive } from '../../src/signals/watchArchive';
 import { usualSettings, watchClass } from '../../src/signals/watchClass';

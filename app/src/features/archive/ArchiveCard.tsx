@@ -7,6 +7,7 @@ import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
+import { FileAction } from '../files/FileAction';
 import { ApiProblem, postFile } from '../records/api';
 import { renewViews } from '../records/views';
 import { Bringing } from './Bringing';
@@ -105,13 +106,7 @@ export function ArchiveCard() {
         }}
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-        <Action
-          label="Save everything"
-          icon={Download}
-          onPress={() => {
-            location.assign('/api/archive');
-          }}
-        />
+        <FileAction label="Save everything" icon={Download} address="/api/archive" />
         <Action label="Bring an archive" icon={FileUp} onPress={() => picker.current?.click()} />
       </View>
       {state.step === 'reading' ? <Words tone="inkQuiet">Reading the file…</Words> : null}

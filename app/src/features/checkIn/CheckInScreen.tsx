@@ -23,6 +23,7 @@ import { ApiProblem, postJson } from '../records/api';
 import { useNow } from '../records/clock';
 import { makeChange, type Concerns } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
+import { useSectionName } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { useRoundUp } from './useRoundUp';
@@ -64,7 +65,7 @@ export function CheckInScreen() {
   const wide = useWide();
   const now = useNow();
   const router = useRouter();
-  const section = useRecords((state) => state.current.section[sectionId]);
+  const className = useSectionName(sectionId);
   const setting = useRecords((state) => state.current.checkInSetting[sectionId]) ?? plainSetting;
   const lessons = useAllLessons().filter((lesson) => lesson.sectionId === sectionId);
   const state = checkInNow(lessons, setting, now);
@@ -76,7 +77,7 @@ export function CheckInScreen() {
   const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
   return (
     <Page
-      title={`Check in, ${section?.name ?? ''}`}
+      title={`Check in, ${className}`}
       note={
         state.state === 'open'
           ? `Open until ${state.closesAt}`

@@ -22,6 +22,7 @@ import { rowHeight, space } from '../../theme/tokens';
 import { useAllLessons } from '../lesson/lessons';
 import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
+import { useSectionName, useLastDay } from '../records/sections';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
@@ -36,6 +37,7 @@ function useWeather(sectionId: string, columns: number): { lessons: Lesson[]; ro
   const all = useAllLessons();
   const now = useNow();
   const order = useNameOrder();
+  const lastDay = useLastDay(sectionId);
   return useMemo(() => {
     const checkIns = listOf(current, 'checkIn');
     const said = new Set(checkIns.map(({ lessonId }) => lessonId));
@@ -46,7 +48,7 @@ function useWeather(sectionId: string, columns: number): { lessons: Lesson[]; ro
         (wasHeld(lesson, now) || lesson.date === now.date),
     );
     const students = listOf(current, 'enrolment')
-      .filter((e) => e.sectionId === sectionId && isEnrolledOn(e, now.date))
+      .filter((e) => e.sectionId === sectionId && isEnrolledOn(e, lastDay))
       .flatMap(({ studentId }) => {
         const student = current.student[studentId];
         return student && !student.removed ? [{ student }] : [];
@@ -55,17 +57,17 @@ function useWeather(sectionId: string, columns: number): { lessons: Lesson[]; ro
       .map(({ student }) => student);
     const lessons = held.slice(-columns);
     return { lessons, rows: weatherWeeks(students, lessons, held.slice(0, -columns), checkIns) };
-  }, [current, all, now, order, sectionId, columns]);
+  }, [current, all, now, lastDay, order, sectionId, columns]);
 }
 
 /** The class's weather by day: who is low in the last lesson, and who is lower than usual, in words first. */
 export function WeatherScreen() {
   const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
   const wide = useWide();
-  const now = useNow();
   const router = useRouter();
-  const section = useRecords((state) => state.current.section[sectionId]);
-  const { state } = useView(`/api/lessons?from=${addDays(now.date, -7 * weeksBack)}&to=${now.date}`);
+  const className = useSectionName(sectionId);
+  const lastDay = useLastDay(sectionId);
+  const { state } = useView(`/api/lessons?from=${addDays(lastDay, -7 * weeksBack)}&to=${lastDay}`);
   const asking = useAsking();
   const { lessons, rows } = useWeather(sectionId, wide ? 16 : 4);
   const last = lessons.at(-1);
@@ -75,7 +77,7 @@ export function WeatherScreen() {
   const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
   return (
     <Page
-      title={`Weather, ${section?.name ?? ''}`}
+      title={`Weather, ${className}`}
       note={last ? `Last: ${shortDay(last.date)}, ${last.startsAt}` : 'What students say on coming in'}
       back={{ to: toClass, name: 'Back to the class' }}
       full

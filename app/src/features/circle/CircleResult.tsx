@@ -14,6 +14,7 @@ import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { radius, space, target } from '../../theme/tokens';
+import { FileAction } from '../files/FileAction';
 import { copyText } from '../files/give';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
@@ -157,29 +158,9 @@ export function CircleResult({ circle, onAnother }: CircleResultProps) {
               void copyText(text, 'The feedback').then(setTold);
             }}
           />
-          <Action
-            label="CSV"
-            name="Save the circle as CSV"
-            icon={Download}
-            onPress={() => {
-              location.assign(file('csv'));
-            }}
-          />
-          <Action
-            label="XLSX"
-            name="Save the circle as XLSX"
-            icon={Download}
-            onPress={() => {
-              location.assign(file('xlsx'));
-            }}
-          />
-          <Action
-            label="Print"
-            icon={Printer}
-            onPress={() => {
-              window.open(file('html'), '_blank', 'noopener');
-            }}
-          />
+          <FileAction label="CSV" name="Save the circle as CSV" icon={Download} address={file('csv')} />
+          <FileAction label="XLSX" name="Save the circle as XLSX" icon={Download} address={file('xlsx')} />
+          <FileAction label="Print" icon={Printer} address={file('html')} print />
           <TakeBack about={circle.id} />
         </View>
         {told ? <Words live>{told}</Words> : null}

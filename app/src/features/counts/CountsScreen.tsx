@@ -20,9 +20,12 @@ import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
+import { termToLookAt } from '@slate-path/core/calendar/sectionTime';
 import { listOf } from '@slate-path/core/records/records';
+import { FileAction } from '../files/FileAction';
 import { useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
+import { useSectionName, useLastDay } from '../records/sections';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
@@ -68,10 +71,12 @@ export function CountsScreen() {
   const now = useNow();
   const order = useNameOrder();
   const current = useRecords((state) => state.current);
-  const section = current.section[sectionId];
   const terms = listOf(current, 'term').sort((a, b) => (a.startsOn < b.startsOn ? 1 : -1));
   const ranges = usualRanges(now.date, terms);
-  const [rangeKey, setRangeKey] = useState(terms[0]?.id ?? now.date.slice(0, 7));
+  const className = useSectionName(sectionId);
+  const lastDay = useLastDay(sectionId);
+  const [chosenRange, setRangeKey] = useState<string | null>(null);
+  const rangeKey = chosenRange ?? termToLookAt(terms, lastDay)?.id ?? now.date.slice(0, 7);
   const span = ranges.find(({ key }) => key === rangeKey) ?? ranges[0] ?? { from: now.date, to: now.date };
   const path = `/api/sections/${encodeURIComponent(sectionId)}/counts`;
   const { state, answer } = useView<ClassCounts>(`${path}?from=${span.from}&to=${span.to}`);
@@ -121,23 +126,23 @@ export function CountsScreen() {
       )
     : null;
   const student = studentId === null ? undefined : current.student[studentId];
-  const file = (format: 'csv' | 'xlsx') => () => {
+  const file = (format: 'csv' | 'xlsx') => {
     const query = new URLSearchParams({ from: span.from, to: span.to, format, by: grouping, order });
-    location.assign(`${path}-file?${query.toString()}`);
+    return `${path}-file?${query.toString()}`;
   };
   const back = {
     to: { pathname: '/classes/[sectionId]' as const, params: { sectionId } },
-    name: `Back to ${section?.name ?? 'the class'}`,
+    name: `Back to ${className || 'the class'}`,
   };
   const tools = (
     <View style={{ flexDirection: 'row', gap: space(2) }}>
-      <Action label="CSV" name="Save the counts as CSV" icon={Download} onPress={file('csv')} />
-      <Action label="XLSX" name="Save the counts as XLSX" icon={Download} onPress={file('xlsx')} />
+      <FileAction label="CSV" name="Save the counts as CSV" icon={Download} address={file('csv')} />
+      <FileAction label="XLSX" name="Save the counts as XLSX" icon={Download} address={file('xlsx')} />
     </View>
   );
   if (state !== 'loading' && !lookFor)
     return (
-      <Page title={`Counts, ${section?.name ?? ''}`} back={back}>
+      <Page title={`Counts, ${className}`} back={back}>
         <Empty title="Nothing was tallied in these weeks">
           What you tally in a lesson adds up here: by student, by lesson and by week, with how much was seen
           in an observed hour.
@@ -250,7 +255,7 @@ export function CountsScreen() {
   );
   return (
     <Page
-      title={`Counts, ${section?.name ?? ''}`}
+      title={`Counts, ${className}`}
       note={`${dayMonth(span.from)} to ${dayMonth(span.to)}`}
       back={back}
       tools={tools}

@@ -22,6 +22,7 @@ import { takeAllHere } from '../lesson/marking';
 import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
+import { useSectionName } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { DayMark } from './DayMark';
@@ -75,7 +76,7 @@ export function DaysScreen() {
   const palette = usePalette();
   const wide = useWide();
   const now = useNow();
-  const section = useRecords((state) => state.current.section[sectionId]);
+  const className = useSectionName(sectionId);
   const [chosen, setChosen] = useState<'untaken' | 'all' | null>(null);
   // What is caught up stays in its place, so that a slip can be put right beside the others.
   const [begunWith, setBegunWith] = useState<ReadonlySet<string> | null>(null);
@@ -98,7 +99,7 @@ export function DaysScreen() {
   const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
   return (
     <Page
-      title={`Days, ${section?.name ?? ''}`}
+      title={`Days, ${className}`}
       note={open.length === 0 ? 'Every lesson so far is taken' : `${open.length} not taken`}
       back={{ to: toClass, name: 'Back to the class' }}
       full

@@ -2,22 +2,20 @@ import Download from 'lucide-react-native/icons/download';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { monthSpan, nextMonth } from '@slate-path/core/calendar/localTime';
-import { listOf } from '@slate-path/core/records/records';
-import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Choice } from '../../parts/Choice';
 import { monthName } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
+import { FileAction } from '../files/FileAction';
 import { useNow } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { useSections } from '../records/sections';
 import { rollFileAddress } from '../totals/rollFileAddress';
 
 /** A month of a class as a file that any table program reads. */
 export function Exports() {
   const now = useNow();
-  const current = useRecords((state) => state.current);
-  const sections = listOf(current, 'section').sort((a, b) => a.name.localeCompare(b.name));
+  const sections = useSections();
   const months = [0, -1, -2, -3].map((by) => nextMonth(now.date.slice(0, 7), by));
   const [month, setMonth] = useState(months[0] ?? '');
   return (
@@ -34,14 +32,12 @@ export function Exports() {
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
         {sections.map(({ id, name }) => (
-          <Action
+          <FileAction
             key={id}
             label={name}
             name={`Save ${name}, ${monthName(month)}, as CSV`}
             icon={Download}
-            onPress={() => {
-              location.assign(rollFileAddress(id, monthSpan(month), 'csv'));
-            }}
+            address={rollFileAddress(id, monthSpan(month), 'csv')}
           />
         ))}
       </View>

@@ -14,6 +14,7 @@ import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { check } from '../forms/check';
 import { makeChange, newId } from '../records/outbox';
+import { useSections } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { readDate } from './readDate';
 
@@ -30,9 +31,7 @@ export function NextTermForm({ last, onClose }: { last: Term; onClose: () => voi
       .filter((m) => !m.validUntil || m.validUntil >= last.endsOn)
       .map((m) => m.sectionId),
   );
-  const sections = listOf(current, 'section')
-    .filter(({ id }) => used.has(id))
-    .sort((a, b) => a.name.localeCompare(b.name));
+  const sections = useSections().filter(({ id }) => used.has(id));
   const [name, setName] = useState('');
   const [startsOn, setStartsOn] = useState(addDays(last.endsOn, 1));
   const [endsOn, setEndsOn] = useState('');

@@ -18,6 +18,7 @@ import { check } from '../forms/check';
 import { useNow } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
+import { useSectionNames, useSections } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { weekdayNames } from './weekdays';
 
@@ -25,6 +26,11 @@ const weekdayOptions = weekdayNames.map((name, index) => ({
   value: String(index + 1),
   label: name.slice(0, 3),
 }));
+type Since = 'term' | 'today';
+const sinceOptions: { value: Since; label: string }[] = [
+  { value: 'term', label: 'The start of term' },
+  { value: 'today', label: 'Today' },
+];
 const about = 'timetable';
 
 const form = 'meeting new';
@@ -32,24 +38,28 @@ const form = 'meeting new';
 function MeetingForm({ onClose }: { onClose: () => void }) {
   const now = useNow();
   const current = useRecords((state) => state.current);
-  const sections = listOf(current, 'section').sort((a, b) => a.name.localeCompare(b.name));
+  const sections = useSections();
   const terms = listOf(current, 'term');
   const [sectionId, setSectionId] = useState(sections[0]?.id ?? '');
   const [weekday, setWeekday] = useState('1');
   const [startsAt, setStartsAt] = useState('');
   const [endsAt, setEndsAt] = useState('');
   const [errors, setErrors] = useState<Record<string, string>>({});
+  const [chosen, setChosen] = useState<Since | null>(null);
+  const begun = terms.some((term) => term.startsOn < now.date && now.date <= term.endsOn);
+  // A timetable being entered holds from the start of term on; one in use goes on from today.
+  const inUse = Object.values(current.lesson).some(
+    (lesson) => lesson.sectionId === sectionId && lesson.takenAt !== null && lesson.date < now.date,
+  );
+  const since = chosen ?? (inUse ? 'today' : 'term');
   const accept = async () => {
-    const begun = terms.some((term) => term.startsOn < now.date && now.date <= term.endsOn);
-    const known = Object.values(current.meeting).some((m) => m.sectionId === sectionId);
     const read = await check('MeetingToAdd', {
       id: newId(),
       sectionId,
       weekday: Number(weekday),
       startsAt: readTime(startsAt) ?? '',
       endsAt: readTime(endsAt) ?? '',
-      // A lesson added to a timetable in use begins today: it was not forgotten before.
-      validFrom: begun && known ? now.date : null,
+      validFrom: begun && since === 'today' ? now.date : null,
       validUntil: null,
     });
     if (read.errors) {
@@ -92,6 +102,14 @@ function MeetingForm({ onClose }: { onClose: () => void }) {
           onSubmit={() => void accept()}
         />
       </View>
+      {begun ? (
+        <>
+          <Words size="small" tone="inkQuiet">
+            Held since
+          </Words>
+          <Choice name="Held since" value={since} options={sinceOptions} onChange={setChosen} />
+        </>
+      ) : null}
       <Action label="Add the lesson" kind="main" onPress={() => void accept()} />
     </Sheet>
   );
@@ -102,7 +120,8 @@ export function Timetable() {
   const [adding, setAdding] = useState(false);
   const now = useNow();
   const current = useRecords((state) => state.current);
-  const classes = listOf(current, 'section');
+  const classes = useSections();
+  const names = useSectionNames();
   const meetings = listOf(current, 'meeting')
     .filter((m) => m.validUntil === null || m.validUntil >= now.date)
     .sort((a, b) => (a.startsAt < b.startsAt ? -1 : 1));
@@ -133,7 +152,7 @@ export function Timetable() {
                   {`${meeting.startsAt}–${meeting.endsAt}`}
                 </Words>
                 <View style={{ flex: 1 }}>
-                  <Words>{current.section[meeting.sectionId]?.name ?? ''}</Words>
+                  <Words>{names[meeting.sectionId] ?? ''}</Words>
                 </View>
                 <IconAction
                   name={`Take out ${name} ${meeting.startsAt}`}

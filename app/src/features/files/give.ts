@@ -24,8 +24,13 @@ function copyBySelection(text: string): boolean {
 
 /** Saves text as a file, as a download does. */
 export function saveText(text: string, name: string, type: string): void {
+  saveFile(new Blob([text], { type: `${type};charset=utf-8` }), name);
+}
+
+/** Saves a file under a name, as a download does. */
+export function saveFile(file: Blob, name: string): void {
   const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: `${type};charset=utf-8` }));
+  link.href = URL.createObjectURL(file);
   link.download = name;
   link.click();
   setTimeout(() => {

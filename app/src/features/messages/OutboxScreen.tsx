@@ -7,7 +7,6 @@ import { displayName } from '@slate-path/core/people/names';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { listOf } from '@slate-path/core/records/records';
 import type { Message } from '@slate-path/core/records/schema';
-import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { longDay } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
@@ -16,6 +15,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
+import { FileAction } from '../files/FileAction';
 import { zoneOf } from '../records/clock';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
@@ -120,12 +120,10 @@ export function OutboxScreen() {
           <Words>{open.body}</Words>
           {sentAt.has(open.id) ? (
             <View style={{ alignItems: 'flex-start' }}>
-              <Action
+              <FileAction
                 label="Save as .eml"
                 icon={Download}
-                onPress={() => {
-                  location.assign(`/api/messages/${encodeURIComponent(open.id)}/eml`);
-                }}
+                address={`/api/messages/${encodeURIComponent(open.id)}/eml`}
               />
             </View>
           ) : null}

@@ -17,6 +17,7 @@ import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { MarkDetail } from '../lesson/MarkDetail';
+import { useSectionName } from '../records/sections';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
@@ -61,7 +62,7 @@ export function MonthScreen() {
   const wide = useWide();
   const router = useRouter();
   const [open, setOpen] = useState<Open | null>(null);
-  const section = useRecords((state) => state.current.section[sectionId]);
+  const className = useSectionName(sectionId);
   const { state } = useView(`/api/sections/${encodeURIComponent(sectionId)}/months/${month}`);
   const asking = useAsking('for this month');
   const found = useMonth(sectionId, month);
@@ -71,7 +72,7 @@ export function MonthScreen() {
   };
   return (
     <Page
-      title={section?.name ?? 'Month'}
+      title={className || 'Month'}
 
       back={{ to: toClass, name: 'Back to the class' }}
       full

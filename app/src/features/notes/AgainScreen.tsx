@@ -8,6 +8,7 @@ import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
+import { FileAction } from '../files/FileAction';
 import { useNow } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
@@ -35,13 +36,11 @@ export function AgainScreen() {
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
       <TakeBack about={notesHistory} />
       {isEmpty ? null : (
-        <Action
+        <FileAction
           label="Into a calendar"
           name="Save as an iCalendar file"
           icon={CalendarPlus}
-          onPress={() => {
-            location.assign('/api/follow-ups/calendar');
-          }}
+          address="/api/follow-ups/calendar"
         />
       )}
     </View>

@@ -14,6 +14,7 @@ import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
 import { makeChange } from '../records/outbox';
+import { useSectionName } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { useMoment, studentsOfNotes, topicsOfNotes } from './ties';
 import { notesHistory } from './write';
@@ -37,9 +38,7 @@ export function NoteCard({ note, hits, except = null, whole, tools }: NoteCardPr
   const palette = usePalette();
   const router = useRouter();
   const moment = useMoment(note);
-  const section = useRecords((state) =>
-    note.sectionId ? state.current.section[note.sectionId]?.name : undefined,
-  );
+  const section = useSectionName(note.sectionId);
   const followUp = useRecords((state) => state.current.followUp[note.id]);
   const day = [shortDay(moment.date), note.happenedAt ?? moment.time].join(', ');
   const open = () => {
@@ -52,7 +51,7 @@ export function NoteCard({ note, hits, except = null, whole, tools }: NoteCardPr
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
         <View style={{ flex: 1 }}>
           <Words size="small" tone="inkQuiet" figures>
-            {[day, section ?? ''].filter(Boolean).join(' · ')}
+            {[day, section].filter(Boolean).join(' · ')}
           </Words>
         </View>
         {note.own ? (

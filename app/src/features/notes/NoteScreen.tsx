@@ -22,6 +22,7 @@ import { space } from '../../theme/tokens';
 import { zoneOf } from '../records/clock';
 import { makeChange } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
+import { useSectionName } from '../records/sections';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { renewViews, useView } from '../records/views';
@@ -72,9 +73,7 @@ function OpenNote({ note, versions }: { note: Note; versions: readonly NoteVersi
   const wide = useWide();
   const moment = useMoment(note);
   const concerns = useMemo(() => ofNote(note.id), [note.id]);
-  const section = useRecords((state) =>
-    note.sectionId ? state.current.section[note.sectionId]?.name : undefined,
-  );
+  const section = useSectionName(note.sectionId);
   const place = [section, note.place, note.happenedAt ? `tells of ${note.happenedAt}` : ''].filter(Boolean);
   const tools = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>

@@ -4,7 +4,6 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { groupBy } from '@slate-path/core/records/groupBy';
-import { listOf } from '@slate-path/core/records/records';
 import { standingTopics } from '@slate-path/core/notes/topics';
 import { displayName } from '@slate-path/core/people/names';
 import { Action } from '../../parts/Action';
@@ -19,6 +18,7 @@ import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { TakeBack } from '../records/TakeBack';
+import { useSectionNames, useSections } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { StudentSearch } from './CorrectionPanels';
 import { openDraft } from './draft';
@@ -113,13 +113,14 @@ export function NotesScreen() {
 /** What is shown, in words. */
 function useFilterWords(query: NoteQuery): string {
   const { words: typed, sectionId, studentId, topicId, lessonId, from, to } = query;
-  const { section, student, topic, lesson } = useRecords((state) => state.current);
+  const { student, topic, lesson } = useRecords((state) => state.current);
+  const names = useSectionNames();
   const one = student[studentId];
   const words = [
     typed.trim() === '' ? '' : `with “${typed.trim()}”`,
     one ? `about ${displayName(one)}` : '',
     topic[topicId]?.name ? `on ${topic[topicId].name}` : '',
-    section[sectionId]?.name ?? '',
+    names[sectionId] ?? '',
     lesson[lessonId] ? `in the lesson of ${longDay(lesson[lessonId].date)}` : '',
     dateShape.test(from) ? `from ${from}` : '',
     dateShape.test(to) ? `to ${to}` : '',
@@ -154,7 +155,7 @@ interface FiltersProps {
 
 function Filters({ query, onChange }: FiltersProps) {
   const current = useRecords((state) => state.current);
-  const sections = listOf(current, 'section').sort((a, b) => a.name.localeCompare(b.name));
+  const sections = useSections();
   const topics = standingTopics(current.topic);
   const student = current.student[query.studentId];
   const any = { value: '', label: 'Any' };

@@ -9,6 +9,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
+import { FileAction } from '../files/FileAction';
 import { useRecords } from '../records/useRecords';
 import { NoteCard } from './NoteCard';
 import { latestNotes, studentsOfNotes, topicsOfNotes } from './ties';
@@ -90,25 +91,9 @@ function ReaderSheet({ student, own, onClose }: ReaderSheetProps) {
     <Sheet title="For another reader" note={displayName(student)} onClose={onClose}>
       <Words>Other students stand there with their initials only.</Words>
       {own > 0 ? <Words>{left}</Words> : null}
-      <Action
-        label="A page to print"
-        kind="main"
-        onPress={() => {
-          window.open(file('html'), '_blank', 'noopener');
-        }}
-      />
-      <Action
-        label="A workbook (XLSX)"
-        onPress={() => {
-          location.assign(file('xlsx'));
-        }}
-      />
-      <Action
-        label="A table (CSV)"
-        onPress={() => {
-          location.assign(file('csv'));
-        }}
-      />
+      <FileAction label="A page to print" kind="main" address={file('html')} print />
+      <FileAction label="A workbook (XLSX)" address={file('xlsx')} />
+      <FileAction label="A table (CSV)" address={file('csv')} />
     </Sheet>
   );
 }

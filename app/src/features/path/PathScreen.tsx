@@ -24,6 +24,8 @@ import { StudentForm } from '../people/StudentForm';
 import { StudentNotes } from '../notes/StudentNotes';
 import { useNow, zoneOf } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
+import {} from '../records/sections';
+import { useSectionNames } from '../records/sections';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
@@ -42,6 +44,7 @@ export function PathScreen() {
   const [editing, setEditing] = useState(false);
   const [timeIn, setTimeIn] = useState<Enrolment | null>(null);
   const current = useRecords((state) => state.current);
+  const classNames = useSectionNames();
   const lessons = useAllLessons();
   const book = useRecords((state) => rollBook(state.current));
   const { state } = useView(`/api/students/${encodeURIComponent(studentId)}/path`);
@@ -71,7 +74,7 @@ export function PathScreen() {
         {null}
       </Page>
     );
-  const names = enrolments.map((e) => current.section[e.sectionId]?.name ?? '').join(', ');
+  const names = enrolments.map((e) => classNames[e.sectionId] ?? '').join(', ');
   const grade = student.grade ? ` · grade ${student.grade.replace(/^(grade|year)\s*/i, '')}` : '';
   const concerns = watch.concerns.flatMap(({ item, quiet }) =>
     item.studentId === studentId && !quiet ? [item] : [],
@@ -98,14 +101,14 @@ export function PathScreen() {
         presenceIn(lesson, studentId, book)?.away ? [{ id: lesson.id, day: lesson.date }] : [],
       );
       return {
-        name: current.section[enrolment.sectionId]?.name ?? '',
+        name: classNames[enrolment.sectionId] ?? '',
         taken,
         missed: away,
         late,
         missedLessons,
       };
     }),
-    items: concerns.map((item) => ({ ...item, className: current.section[item.sectionId]?.name ?? '' })),
+    items: concerns.map((item) => ({ ...item, className: classNames[item.sectionId] ?? '' })),
     cleared: watch.sections.flatMap(({ cleared }) => cleared.filter((item) => item.studentId === studentId)),
     steps: listOf(current, 'step')
       .filter((step) => step.studentId === studentId)
@@ -142,7 +145,7 @@ export function PathScreen() {
           <Words
             bold
             tone="ember"
-          >{`${concernName(item.concern)} in ${current.section[item.sectionId]?.name ?? ''}. `}</Words>
+          >{`${concernName(item.concern)} in ${classNames[item.sectionId] ?? ''}. `}</Words>
           {item.sentence}
         </Words>
       ))}
@@ -168,7 +171,7 @@ export function PathScreen() {
             <View style={{ flexDirection: 'row', alignItems: 'flex-start', gap: space(2) }}>
               <View style={{ flex: 1 }}>
                 <Words size="large" serif heading={2}>
-                  {current.section[enrolment.sectionId]?.name ?? ''}
+                  {classNames[enrolment.sectionId] ?? ''}
                 </Words>
                 <Words tone="inkQuiet">
                   {known ? totalsWords(studentTotals(enrolment, own, book, now)) : ''}
@@ -176,7 +179,7 @@ export function PathScreen() {
               </View>
               <Action
                 label="Time in class"
-                name={`Time in ${current.section[enrolment.sectionId]?.name ?? 'the class'}`}
+                name={`Time in ${classNames[enrolment.sectionId] ?? 'the class'}`}
                 kind="plain"
                 onPress={() => {
                   setTimeIn(enrolment);

@@ -33,6 +33,7 @@ import { space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
 import type { Concerns } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
+import { useLastDay, useSectionName } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { CohortSheet } from './CohortSheet';
 import { byStudent, useNameOrder } from './nameOrder';
@@ -69,6 +70,10 @@ export function ClassScreen() {
   const order = useNameOrder();
   const current = useRecords((state) => state.current);
   const section = current.section[sectionId];
+  const name = useSectionName(sectionId);
+  // Of a class that is over its last day is looked at.
+  const lastDay = useLastDay(sectionId);
+  const over = lastDay !== now.date;
   const guardians = listOf(current, 'guardian');
   const people = listOf(current, 'enrolment')
     .filter((e) => e.sectionId === sectionId)
@@ -99,10 +104,10 @@ export function ClassScreen() {
   };
   const month = {
     pathname: '/classes/[sectionId]/months/[month]' as const,
-    params: { sectionId, month: now.date.slice(0, 7) },
+    params: { sectionId, month: lastDay.slice(0, 7) },
   };
-  const present = people.filter(({ enrolment }) => !enrolment.endsOn || enrolment.endsOn >= now.date);
-  const gone = people.filter(({ enrolment }) => enrolment.endsOn && enrolment.endsOn < now.date);
+  const present = people.filter(({ enrolment }) => !enrolment.endsOn || enrolment.endsOn >= lastDay);
+  const gone = people.filter(({ enrolment }) => enrolment.endsOn && enrolment.endsOn < lastDay);
   const line = ({ student, enrolment }: (typeof people)[number]) => (
     <StudentLine
       key={enrolment.id}
@@ -112,8 +117,14 @@ export function ClassScreen() {
   );
   return (
     <Page
-      title={section.name}
-      note={`${many(present.length, 'student')}${section.room ? ` · ${section.room}` : ''}`}
+      title={name}
+      note={[
+        many(present.length, 'student'),
+        section.room,
+        over ? `ended on ${dayMonth(lastDay)} ${lastDay.slice(0, 4)}; all that was kept stays` : '',
+      ]
+        .filter(Boolean)
+        .join(' · ')}
       back={back}
     >
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>

@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { addDays } from '@slate-path/core/calendar/localTime';
-import { listOf } from '@slate-path/core/records/records';
 import type { Enrolment } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
@@ -12,7 +11,7 @@ import { forgetTyped } from '../../parts/typed';
 import { readDate } from '../desk/readDate';
 import { useNow } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { useSectionNames, useSections } from '../records/sections';
 import { LocalDateShape } from '../totals/dateShape';
 
 /** A typed day; empty is null; what cannot be read is undefined. */
@@ -27,9 +26,9 @@ const notADate = 'A date looks like 2026-11-23; empty is no limit';
 /** A student's time in a class: its days, the cohort, or the move to another class. */
 export function EnrolmentForm({ enrolment, onClose }: { enrolment: Enrolment; onClose: () => void }) {
   const now = useNow();
-  const current = useRecords((state) => state.current);
   const { id, sectionId, studentId } = enrolment;
-  const others = listOf(current, 'section').filter((section) => section.id !== sectionId);
+  const names = useSectionNames();
+  const others = useSections().filter(({ id, endedOn }) => id !== sectionId && endedOn === null);
   const [startsOn, setStartsOn] = useState(enrolment.startsOn ?? '');
   const [endsOn, setEndsOn] = useState(enrolment.endsOn ?? '');
   const [cohort, setCohort] = useState(enrolment.cohort);
@@ -64,7 +63,7 @@ export function EnrolmentForm({ enrolment, onClose }: { enrolment: Enrolment; on
   };
   return (
     <Sheet
-      title={`Time in ${current.section[sectionId]?.name ?? 'the class'}`}
+      title={`Time in ${names[sectionId] ?? 'the class'}`}
       note="Lessons outside of it count nowhere; their marks are kept."
       about={form}
       onClose={onClose}
@@ -89,7 +88,7 @@ export function EnrolmentForm({ enrolment, onClose }: { enrolment: Enrolment; on
           <Choice
             name="Moves to"
             value={toId}
-            options={others.map((section) => ({ value: section.id, label: section.name }))}
+            options={others.map(({ id, name }) => ({ value: id, label: name }))}
             onChange={setToId}
           />
           {toId ? (
@@ -100,7 +99,7 @@ export function EnrolmentForm({ enrolment, onClose }: { enrolment: Enrolment; on
                 onChange={setMovesOn}
                 error={errors.movesOn}
               />
-              <Action label={`Move to ${current.section[toId]?.name ?? ''}`} onPress={move} />
+              <Action label={`Move to ${names[toId] ?? ''}`} onPress={move} />
             </>
           ) : null}
         </>

@@ -11,6 +11,7 @@ import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
+import { namesOf } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { byStudent, useNameOrder } from './nameOrder';
 import { StudentLine } from './StudentLine';
@@ -24,10 +25,14 @@ interface Found {
 /** Everybody who is in a class on a day. */
 function everyone(current: Records, date: string): Found[] {
   const classes = new Map<string, string[]>();
+  const names = namesOf(current);
   for (const enrolment of listOf(current, 'enrolment')) {
     const section = current.section[enrolment.sectionId];
     if (!section || section.removed || !isEnrolledOn(enrolment, date)) continue;
-    classes.set(enrolment.studentId, [...(classes.get(enrolment.studentId) ?? []), section.name]);
+    classes.set(enrolment.studentId, [
+      ...(classes.get(enrolment.studentId) ?? []),
+      names[section.id] ?? section.name,
+    ]);
   }
   return listOf(current, 'student').flatMap((student) => {
     const own = classes.get(student.id);

@@ -8,12 +8,15 @@ import { listOf } from '@slate-path/core/records/records';
 import { isEnrolledOn } from '@slate-path/core/roll/totals';
 import { Action } from '../../parts/Action';
 import { inLines } from '../../parts/arrange';
+import { dayMonth } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
+import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useAllLessons } from '../lesson/lessons';
 import { useNow } from '../records/clock';
+import { useSections, type ShownSection } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { weekdayNames } from '../desk/weekdays';
 import { FindStudent } from './FindStudent';
@@ -28,7 +31,9 @@ export function PeopleScreen() {
   const [adding, setAdding] = useState(false);
   const current = useRecords((state) => state.current);
   const lessons = useAllLessons();
-  const sections = listOf(current, 'section').sort((a, b) => a.name.localeCompare(b.name));
+  const sections = useSections();
+  const going = sections.filter(({ endedOn }) => endedOn === null);
+  const over = sections.filter(({ endedOn }) => endedOn !== null);
   const enrolments = listOf(current, 'enrolment');
   const meetings = listOf(current, 'meeting').filter((m) => !m.validUntil || m.validUntil >= now.date);
   const add = (
@@ -46,8 +51,8 @@ export function PeopleScreen() {
     const named = [...new Set(days)].sort().map((day) => weekdayNames[day - 1]?.slice(0, 3));
     return named.length > 0 ? named.join(', ') : 'no lessons yet';
   };
-  const sizeOf = (sectionId: string) =>
-    enrolments.filter((e) => e.sectionId === sectionId && isEnrolledOn(e, now.date)).length;
+  const sizeOf = ({ id, endedOn }: ShownSection) =>
+    enrolments.filter((e) => e.sectionId === id && isEnrolledOn(e, endedOn ?? now.date)).length;
   const untakenOf = (sectionId: string) =>
     lessons.filter(
       (l) =>
@@ -58,6 +63,25 @@ export function PeopleScreen() {
         l.date >= addDays(now.date, -28),
     ).length;
   const across = wide ? 2 : 1;
+  const cards = (some: readonly ShownSection[]) =>
+    inLines(some, across).map((line) => (
+      <View key={line[0]?.id} style={{ flexDirection: 'row', gap: space(3) }}>
+        {line.map((one) => (
+          <SectionCard
+            key={one.id}
+            shown={one}
+            size={sizeOf(one)}
+            days={
+              one.endedOn === null
+                ? daysOf(one.id)
+                : `until ${dayMonth(one.endedOn)} ${one.endedOn.slice(0, 4)}`
+            }
+            untaken={one.endedOn === null ? untakenOf(one.id) : 0}
+          />
+        ))}
+        {line.length < across ? <View style={{ flex: 1 }} /> : null}
+      </View>
+    ));
   return (
     <Page
       title="People"
@@ -85,23 +109,16 @@ export function PeopleScreen() {
       ) : (
         <>
           {wide ? null : <FindStudent />}
-          <View style={{ gap: space(3) }}>
-            {inLines(sections, across).map((line) => (
-              <View key={line[0]?.id} style={{ flexDirection: 'row', gap: space(3) }}>
-                {line.map((section) => (
-                  <SectionCard
-                    key={section.id}
-                    section={section}
-                    size={sizeOf(section.id)}
-                    days={daysOf(section.id)}
-                    untaken={untakenOf(section.id)}
-                  />
-                ))}
-                {line.length < across ? <View style={{ flex: 1 }} /> : null}
-              </View>
-            ))}
-          </View>
+          <View style={{ gap: space(3) }}>{cards(going)}</View>
           {wide ? <FindStudent /> : null}
+          {over.length > 0 ? (
+            <View style={{ gap: space(3) }}>
+              <Words size="large" serif heading={2}>
+                Classes that are over
+              </Words>
+              {cards(over)}
+            </View>
+          ) : null}
         </>
       )}
       {adding ? (

@@ -53,7 +53,8 @@ function historyWith(
   done: DoneChange | null,
   undoneId: string | null,
 ): DoneChange[] {
-  if (done?.id === undoneId && done) return history.map((line) => (line.id === done.id ? done : line));
+  if (done !== null && done.id === undoneId)
+    return history.map((line) => (line.id === done.id ? done : line));
   return [...history.filter(({ id }) => id !== undoneId), ...(done ? [done] : [])].slice(-50);
 }
 

@@ -1,17 +1,15 @@
-import { listOf } from '@slate-path/core/records/records';
 import type { Focus } from '@slate-path/core/records/schema';
 import { copyFocus } from '@slate-path/core/tallies/shipped';
 import { Action } from '../../parts/Action';
 import { Sheet } from '../../parts/Sheet';
 import { makeChange, newId } from '../records/outbox';
+import { useSections } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 
 /** A set for another class, which can then change its own. */
 export function CopyFocusSheet({ focus, onClose }: { focus: Focus; onClose: () => void }) {
   const current = useRecords((state) => state.current);
-  const others = listOf(current, 'section')
-    .filter(({ id }) => id !== focus.sectionId)
-    .sort((a, b) => a.name.localeCompare(b.name));
+  const others = useSections().filter(({ id, endedOn }) => id !== focus.sectionId && endedOn === null);
   return (
     <Sheet
       title={`Copy “${focus.name}”`}

@@ -1,7 +1,7 @@
 import Download from 'lucide-react-native/icons/download';
 import Printer from 'lucide-react-native/icons/printer';
 import type { NameOrder } from '@slate-path/core/people/names';
-import { Action } from '../../parts/Action';
+import { FileAction } from '../files/FileAction';
 import { rollFileAddress, type Span } from './rollFileAddress';
 
 interface RollFilesProps {
@@ -12,20 +12,17 @@ interface RollFilesProps {
 
 /** A class's roll over some days, lesson by lesson, to keep or to print. */
 export function RollFiles({ sectionId, span, order }: RollFilesProps) {
-  const give = (format: 'csv' | 'xlsx') => () => {
-    location.assign(rollFileAddress(sectionId, span, format, order));
-  };
+  const address = (format: 'csv' | 'xlsx' | 'html') => rollFileAddress(sectionId, span, format, order);
   return (
     <>
-      <Action label="CSV" name="Save lesson by lesson as CSV" icon={Download} onPress={give('csv')} />
-      <Action label="XLSX" name="Save lesson by lesson as XLSX" icon={Download} onPress={give('xlsx')} />
-      <Action
-        label="Print"
-        icon={Printer}
-        onPress={() => {
-          window.open(rollFileAddress(sectionId, span, 'html', order), '_blank', 'noopener');
-        }}
+      <FileAction label="CSV" name="Save lesson by lesson as CSV" icon={Download} address={address('csv')} />
+      <FileAction
+        label="XLSX"
+        name="Save lesson by lesson as XLSX"
+        icon={Download}
+        address={address('xlsx')}
       />
+      <FileAction label="Print" icon={Printer} address={address('html')} print />
     </>
   );
 }

@@ -2,6 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { many } from '@slate-path/core/words/many';
+import { termToLookAt } from '@slate-path/core/calendar/sectionTime';
 import { listOf } from '@slate-path/core/records/records';
 import { LocalDateShape } from './dateShape';
 import type { StudentTotals } from '@slate-path/core/roll/rollTable';
@@ -18,6 +19,7 @@ import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { chooseNameOrder, nameOrders, useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';
+import { useSectionNames, useSections, useLastDay } from '../records/sections';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
@@ -82,7 +84,10 @@ export function TotalsScreen() {
   const [sectionId, setSectionId] = useState(params.sectionId ?? '');
   const terms = listOf(current, 'term').sort((a, b) => (a.startsOn < b.startsOn ? 1 : -1));
   const ranges = usualRanges(now.date, terms);
-  const [rangeKey, setRangeKey] = useState(terms[0]?.id ?? now.date.slice(0, 7));
+  const names = useSectionNames();
+  const lastDay = useLastDay(sectionId);
+  const [chosenRange, setRangeKey] = useState<string | null>(null);
+  const rangeKey = chosenRange ?? termToLookAt(terms, lastDay)?.id ?? now.date.slice(0, 7);
   const [typed, setTyped] = useState<Span | null>(null);
   const [grouping, setGrouping] = useState<Grouping>('student');
   const [sorting, setSorting] = useState<Sorting>('name');
@@ -97,7 +102,7 @@ export function TotalsScreen() {
     () => (rows ? totalsLines(rows, current, { sectionId, grouping, sorting, order }) : []),
     [rows, current, sectionId, grouping, sorting, order],
   );
-  const sections = listOf(current, 'section').sort((a, b) => a.name.localeCompare(b.name));
+  const sections = useSections();
   const section = current.section[sectionId];
   const taken = Math.max(0, ...lines.map(({ totals }) => totals.taken));
   const note = `${dayMonth(span.from)} to ${dayMonth(span.to)} ${span.to.slice(0, 4)}${
@@ -147,7 +152,7 @@ export function TotalsScreen() {
   );
   return (
     <Page
-      title={section ? `Totals, ${section.name}` : 'Totals, all classes'}
+      title={section ? `Totals, ${names[sectionId] ?? section.name}` : 'Totals, all classes'}
       note={note}
       back={
         section

@@ -4,6 +4,7 @@ import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Records } from '@slate-path/core/records/records';
 import type { StudentTotals } from '@slate-path/core/roll/rollTable';
 import { totalsOf, type Totals } from '@slate-path/core/roll/totals';
+import { namesOf } from '../records/sections';
 
 export type Grouping = 'student' | 'cohort' | 'class';
 
@@ -55,9 +56,7 @@ function studentLines(
     .map(({ student, cohort, totals, ...row }) => ({
       key: `${row.sectionId} ${student.id}`,
       name: displayName(student),
-      note: [sectionId ? '' : (records.section[row.sectionId]?.name ?? ''), cohort]
-        .filter(Boolean)
-        .join(' · '),
+      note: [sectionId ? '' : (namesOf(records)[row.sectionId] ?? ''), cohort].filter(Boolean).join(' · '),
       studentId: student.id,
       totals,
     }));
@@ -87,7 +86,7 @@ function sumOf(rows: readonly StudentTotals[]): Totals {
 /** The lines of the totals, grouped and sorted; those that are equal stay in the order of their names. */
 export function totalsLines(rows: readonly StudentTotals[], records: Records, wanted: Wanted): TotalsLine[] {
   const own = wanted.sectionId ? rows.filter(({ sectionId }) => sectionId === wanted.sectionId) : rows;
-  const className = ({ sectionId }: StudentTotals) => records.section[sectionId]?.name ?? '';
+  const className = ({ sectionId }: StudentTotals) => namesOf(records)[sectionId] ?? '';
   const cohortName = (row: StudentTotals) =>
     row.cohort || (wanted.sectionId ? 'No cohort' : `${className(row)}, no cohort`);
   const lines =

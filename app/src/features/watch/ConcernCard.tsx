@@ -6,6 +6,7 @@ import { Card } from '../../parts/Card';
 import { dayMonth } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
+import { useSectionName } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { EvidenceChart } from './EvidenceChart';
 import { strengthWords, type Shown } from './useWatch';
@@ -31,7 +32,7 @@ export function ConcernCard({ shown, onAct }: { shown: Shown; onAct: () => void 
   const router = useRouter();
   const { item, quiet } = shown;
   const student = useRecords((state) => state.current.student[item.studentId]);
-  const section = useRecords((state) => state.current.section[item.sectionId]);
+  const className = useSectionName(item.sectionId);
   const [first] = item.evidence;
   if (!student) return null;
   const name = displayName(student);
@@ -50,7 +51,7 @@ export function ConcernCard({ shown, onAct }: { shown: Shown; onAct: () => void 
         <Words size="large" serif heading={2}>
           {name}
         </Words>
-        <Words tone="inkQuiet">{section?.name ?? ''}</Words>
+        <Words tone="inkQuiet">{className}</Words>
       </View>
       <Words bold tone={quiet ? 'inkQuiet' : 'ember'}>
         {`${concernName(item.concern)}, since ${dayMonth(item.since)}: ${strengthWords(item.strength)}`}

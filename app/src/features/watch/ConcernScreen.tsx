@@ -21,6 +21,7 @@ import { OpenPath } from '../path/OpenPath';
 import { zoneOf } from '../records/clock';
 import { makeChange, type Concerns } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
+import { useSectionName } from '../records/sections';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { ActSheet } from './ActSheet';
@@ -174,7 +175,7 @@ export function ConcernScreen() {
   const asking = useAsking();
   const [acting, setActing] = useState(false);
   const student = useRecords((records) => records.current.student[about.student]);
-  const section = useRecords((records) => records.current.section[about.section]);
+  const className = useSectionName(about.section);
   const back = { to: '/watch' as const, name: 'Who needs me' };
   const shown = concerns.find(
     ({ item }) =>
@@ -198,7 +199,7 @@ export function ConcernScreen() {
   return (
     <Page
       title={title}
-      note={section?.name}
+      note={className}
       back={back}
       tools={
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>

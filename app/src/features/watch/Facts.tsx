@@ -12,6 +12,7 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { OpenPath } from '../path/OpenPath';
 import { zoneOf } from '../records/clock';
+import { useSectionName } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 
 interface AboutProps {
@@ -22,11 +23,11 @@ interface AboutProps {
 /** A student in a class, one sentence, and the way to the path. */
 function About({ about, children }: AboutProps) {
   const student = useRecords((state) => state.current.student[about.studentId]);
-  const section = useRecords((state) => state.current.section[about.sectionId]);
+  const className = useSectionName(about.sectionId);
   if (!student) return null;
   return (
     <Card style={{ gap: space(1) }}>
-      <Words bold>{`${displayName(student)}, ${section?.name ?? ''}`}</Words>
+      <Words bold>{`${displayName(student)}, ${className}`}</Words>
       <Words>{about.sentence}</Words>
       {children}
       <OpenPath student={student} plain />

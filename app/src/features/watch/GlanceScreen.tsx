@@ -4,7 +4,6 @@ import { Pressable, View } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';
 import { many } from '@slate-path/core/words/many';
 import { displayName } from '@slate-path/core/people/names';
-import { listOf } from '@slate-path/core/records/records';
 import type { ClassGlance } from '@slate-path/core/signals/glance';
 import { streamWords } from '@slate-path/core/signals/words';
 import { Card } from '../../parts/Card';
@@ -15,6 +14,7 @@ import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
+import { useSections } from '../records/sections';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
@@ -120,10 +120,7 @@ function StudentGlance({ student, lessons }: { student: Student; lessons: ClassG
 export function GlanceScreen() {
   const wide = useWide();
   const { section } = useLocalSearchParams<{ section?: string }>();
-  const classes = listOf(
-    useRecords((records) => records.current),
-    'section',
-  );
+  const classes = useSections();
   const [sectionId, setSectionId] = useState(section ?? '');
   const chosen = classes.find(({ id }) => id === sectionId) ?? classes[0];
   const { state, answer } = useView<ClassGlance>(

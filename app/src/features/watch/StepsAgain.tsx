@@ -11,18 +11,19 @@ import { notesHistory } from '../notes/write';
 import { OpenPath } from '../path/OpenPath';
 import { zoneOf } from '../records/clock';
 import { makeChange } from '../records/outbox';
+import { useSectionName } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { concernName } from './ConcernCard';
 
 /** One step whose day has come, or will: what was done, and that it was looked at. */
 function StepAgain({ step, today }: { step: Step; today: string }) {
   const student = useRecords((state) => state.current.student[step.studentId]);
-  const section = useRecords((state) => state.current.section[step.sectionId ?? '']);
+  const className = useSectionName(step.sectionId);
   const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
   const { id, studentId, kind, text, concern, lookAgainOn } = step;
   if (!student || lookAgainOn === null) return null;
   const name = displayName(student);
-  const about = [concern ? concernName(concern).toLowerCase() : '', section?.name ?? ''].filter(Boolean);
+  const about = [concern ? concernName(concern).toLowerCase() : '', className].filter(Boolean);
   const taken = dayMonth(localMoment(Date.parse(step.at), zone).date);
   return (
     <View style={{ gap: space(2) }}>

@@ -2,7 +2,6 @@ import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
-import { listOf } from '@slate-path/core/records/records';
 import type { WatchSetting } from '@slate-path/core/records/schema';
 import { streamNames, type StreamName } from '@slate-path/core/signals/names';
 import type { WatchPreview } from '@slate-path/core/signals/preview';
@@ -18,6 +17,7 @@ import { space } from '../../theme/tokens';
 import { ApiProblem, postJson } from '../records/api';
 import { makeChange } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
+import { useSections } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { concernName } from './ConcernCard';
@@ -235,10 +235,7 @@ function SettingForm({ sectionId }: { sectionId: string }) {
 export function WatchSettingsScreen() {
   const { section: first } = useLocalSearchParams<{ section?: string }>();
   const { state } = useView('/api/watch');
-  const classes = listOf(
-    useRecords((records) => records.current),
-    'section',
-  );
+  const classes = useSections();
   const [sectionId, setSectionId] = useState(first ?? '');
   const chosen = classes.find(({ id }) => id === sectionId) ?? classes[0];
   return (
