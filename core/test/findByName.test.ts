@@ -9,6 +9,7 @@ const people = [
   person('Maximilian', 'Brandão', 'Max'),
   person('Anne-Marie', 'O’Dowd'),
   person('Søren', 'Łukasik'),
+  person('Min-jun', 'Pak'),
 ];
 const names = (written: string) => findByName(people, written).map(({ familyName }) => familyName);
 
@@ -17,13 +18,19 @@ test.each([
   ['bra', ['Brandt', 'de Wit', 'Brandão']],
   ['BRANDA', ['Brandão']],
   ['bra od', ['Brandt']],
-  ['od', ['Brandt']],
+  ['od', ['Brandt', 'O’Dowd']],
   ['wit', ['de Wit']],
   ['ni bh', ['Ní Bhriain']],
   ['marie', ['O’Dowd']],
   ["o'd", ['O’Dowd']],
   ['max', ['Brandão']],
   ['soren luk', ['Łukasik']],
+  ['minjun', ['Pak']],
+  ['min jun', ['Pak']],
+  ['Min-jun pak', ['Pak']],
+  ['odow', ['O’Dowd']],
+  ['nibh', ['Ní Bhriain']],
+  ['minpak', []],
   ['andt', []],
   ['  ', people.map(({ familyName }) => familyName)],
 ])('“%s” finds %j', (written, found) => {

@@ -206,6 +206,13 @@ test('a lesson moved, deleted and brought back, an extra one; two classes on one
   await type(page, 'Day', '2026-11-28');
   await tap(page, 'Add the lesson');
   await says(page, 'Saturday 28 November');
+  // A class is not in two lessons at once.
+  await tap(page, 'More about this lesson');
+  await tap(page, 'Add an extra lesson');
+  await type(page, 'From', '11:00');
+  await tap(page, 'Add the lesson');
+  await says(page, 'The class has a lesson from');
+  await tap(page, 'Close');
   await saved(page);
 
   await classOnSameRoll(room, 5);

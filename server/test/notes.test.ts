@@ -119,6 +119,10 @@ test.each([
   ['words=stuck spl', ['note1']],
   ['words=cafe ', ['note5']],
   ['words=forgets ', ['note3']],
+  // the family name of a student the note is tied to, alone and with a word of the text
+  ['words=brandt', ['note4', 'note1']],
+  ['words=brandt cried', ['note4']],
+  ['words=cried brandt', ['note4']],
   [`studentId=${odalys}`, ['note4', 'note1']],
   [`studentId=${odalys}&words=splice`, ['note1']],
   ['topicId=splicing', ['note1']],

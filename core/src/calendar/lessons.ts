@@ -86,3 +86,18 @@ export function lessonsBetween(calendar: Calendar, from: string, to: string): Le
   }
   return [...found.values()].filter((l) => from <= l.date && l.date <= to).sort(byTime);
 }
+
+/** The lessons of a class that lie, in part or whole, in a time of a day. */
+export function lessonsAtOnce(
+  lessons: readonly Lesson[],
+  sectionId: string,
+  time: { date: string; startsAt: string; endsAt: string },
+): Lesson[] {
+  return lessons.filter(
+    (lesson) =>
+      lesson.sectionId === sectionId &&
+      lesson.date === time.date &&
+      lesson.startsAt < time.endsAt &&
+      time.startsAt < lesson.endsAt,
+  );
+}

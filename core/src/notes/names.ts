@@ -33,7 +33,11 @@ function partsOf(student: Named): Parts {
   const { family, telling } = knownName(student);
   const [called = '', ...calledMore] = nameWords(student.called);
   const [given = '', ...givenMore] = nameWords(student.givenName);
-  const first = new Set([called, given].filter(Boolean));
+  // "Min-jun" is written "Minjun" as often.
+  const asOne = [student.called, student.givenName]
+    .filter((name) => /[-‐‑]/.test(name))
+    .map((name) => nameWords(name).join(''));
+  const first = new Set([called, given, ...asOne].filter(Boolean));
   return {
     first,
     second: new Set([...calledMore, ...givenMore].filter((word) => !first.has(word))),

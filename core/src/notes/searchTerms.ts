@@ -1,3 +1,5 @@
+import { findByName } from '../people/findByName';
+import type { Named } from '../people/names';
 import { stem } from './stems';
 import { wordsOf, type Word } from './words';
 
@@ -48,8 +50,20 @@ function fits(words: readonly Word[], at: number, { words: wanted, prefix }: Sea
   });
 }
 
-/** Where the terms stand in a text; null where one of them does not. */
-export function hitsIn(text: string, terms: readonly SearchTerm[]): Span[] | null {
+/** Those of whom a term may be the name, or its beginning. */
+export function namedBy<T extends Named>(people: readonly T[], { words }: SearchTerm): T[] {
+  return findByName(people, words.join(' '));
+}
+
+/**
+ * Where the terms stand in a note; null where one of them does not, and is no name of a student the note is tied to.
+ * @param tied students of the note: it is found by a family name that it does not say
+ */
+export function hitsIn(
+  text: string,
+  terms: readonly SearchTerm[],
+  tied: readonly Named[] = [],
+): Span[] | null {
   const words = wordsOf(text);
   const hits: Span[] = [];
   for (const term of terms) {
@@ -57,7 +71,7 @@ export function hitsIn(text: string, terms: readonly SearchTerm[]): Span[] | nul
       const last = words[at + term.words.length - 1];
       return last && fits(words, at, term) ? [{ from: word.from, to: last.to }] : [];
     });
-    if (found.length === 0) return null;
+    if (found.length === 0 && namedBy(tied, term).length === 0) return null;
     hits.push(...found);
   }
   return hits.toSorted((a, b) => a.from - b.from);

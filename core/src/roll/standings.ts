@@ -36,3 +36,17 @@ export function standingByTimes(
   if (next.leftAt && countsAs === 'here') return standingFor(standings, 'left_early');
   return standing ?? standingFor(standings, 'here');
 }
+
+/**
+ * The kind in use that already has this letter or name, whatever their case; a mark in a table must mean one thing.
+ * @param id of the kind that is to have it
+ */
+export function standingWith(
+  standings: readonly Standing[],
+  id: string,
+  field: 'code' | 'name',
+  value: string,
+): Standing | undefined {
+  const folded = (text: string) => text.trim().toLowerCase();
+  return standings.find((s) => s.id !== id && !s.removed && folded(s[field]) === folded(value));
+}

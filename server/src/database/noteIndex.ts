@@ -39,6 +39,8 @@ export interface NoteFilter {
   sectionId?: string | undefined;
   lessonId?: string | undefined;
   studentId?: string | undefined;
+  /** Each a set of students of whom the note is about one. */
+  about?: readonly (readonly string[])[];
   /** The topic, and those merged into it. */
   topicIds?: readonly string[] | undefined;
   /** Moments, `from` included, `until` not. */
@@ -62,7 +64,7 @@ interface RowSet extends Where {
  * What narrows the rows down by another table or an index is made a set of row numbers first: the index of
  * words is then gone through once, and rows that are not in the set are never read.
  */
-function setsOf({ teacherId, lessonId, studentId, topicIds, from, until }: NoteFilter): RowSet[] {
+function setsOf({ teacherId, lessonId, studentId, about = [], topicIds, from, until }: NoteFilter): RowSet[] {
   const sets: RowSet[] = [];
   if (lessonId !== undefined)
     sets.push({ sql: 'SELECT rowid FROM "note" WHERE "lessonId" = ?', values: [lessonId], near: true });
@@ -73,10 +75,10 @@ function setsOf({ teacherId, lessonId, studentId, topicIds, from, until }: NoteF
       near: true,
     });
   const tied = 'SELECT n.rowid FROM "note" n JOIN';
-  if (studentId !== undefined)
+  for (const ids of studentId === undefined ? about : [[studentId], ...about])
     sets.push({
-      sql: `${tied} "noteStudent" s ON s."noteId" = n."id" WHERE s."studentId" = ? AND NOT s."removed"`,
-      values: [studentId],
+      sql: `${tied} "noteStudent" s ON s."noteId" = n."id" WHERE s."studentId" IN (SELECT value FROM json_each(?)) AND NOT s."removed"`,
+      values: [JSON.stringify(ids)],
     });
   if (topicIds !== undefined)
     sets.push({

@@ -15,6 +15,7 @@ import { fileAnswer, nameFile } from '../files/nameFile';
 import { ownerOf, route } from '../http/route';
 import type { Services } from '../services';
 import { load } from '../views/load';
+import { findNotes } from './findNotes';
 import { beginningOf, momentsOf, notesOf, withLinks } from './readNotes';
 import { notesSpeakingOf } from './speaking';
 
@@ -78,10 +79,10 @@ export const noteRoutes = [
       const days = await momentsOf(database, teacherId, { from, to });
       const topicIds = topicId === undefined ? undefined : await topicIdsOf(services, teacherId, topicId);
       const filter = { teacherId, topicIds, removedToo: true, ...by, ...days };
-      const rows = findNoteRows(database.lookUp, filter, searchTerms(words), { limit: perPage + 1, skip });
-      const notes = notesOf(rows.slice(0, perPage));
+      const all = findNotes(database.lookUp, filter, searchTerms(words), { limit: perPage + 1, skip });
+      const notes = all.slice(0, perPage);
       const found = notes.filter(({ removed }) => !removed).map(({ id }) => id);
-      return { ...withLinks(database, notes), found, more: rows.length > perPage };
+      return { ...withLinks(database, notes), found, more: all.length > perPage };
     },
   }),
   route({

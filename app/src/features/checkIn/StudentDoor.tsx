@@ -167,10 +167,15 @@ function doorWords({ open, startsAt, closesAt, opensAt }: DoorView): string {
     : 'Check-in is closed. Tell your teacher that you are here.';
 }
 
+/** A name as one writes it in a hurry: "minjun" for Min-jun. */
+const plain = (name: string) => foldName(name).replace(/[\s'-]/g, '');
+
 function Names({ door, onChoose }: { door: DoorView; onChoose: (studentId: string) => void }) {
   const palette = usePalette();
   const [sought, setSought] = useState('');
-  const found = door.students.filter(({ name }) => foldName(name).includes(foldName(sought)));
+  const found = door.students.filter(
+    ({ name }) => foldName(name).includes(foldName(sought)) || plain(name).includes(plain(sought)),
+  );
   return (
     <View style={{ gap: space(3) }}>
       <Field label="Find your name" value={sought} onChange={setSought} />

@@ -66,6 +66,18 @@ function MeetingForm({ onClose }: { onClose: () => void }) {
       setErrors(read.errors);
       return;
     }
+    const other = listOf(current, 'meeting').find(
+      (meeting) =>
+        meeting.sectionId === sectionId &&
+        meeting.weekday === Number(weekday) &&
+        (meeting.validUntil === null || meeting.validUntil >= now.date) &&
+        meeting.startsAt < read.data.endsAt &&
+        read.data.startsAt < meeting.endsAt,
+    );
+    if (other) {
+      setErrors({ startsAt: `The class has a lesson from ${other.startsAt} to ${other.endsAt} then` });
+      return;
+    }
     makeChange('meeting.add', read.data, about);
     forgetTyped(form);
     onClose();

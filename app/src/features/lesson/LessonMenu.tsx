@@ -1,5 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
+import { minutesOf, timeOf } from '@slate-path/core/calendar/localTime';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { Action } from '../../parts/Action';
@@ -42,6 +43,8 @@ export function LessonMenu({ lesson, title, rows, onClose }: LessonMenuProps) {
       {part === 'move' ? (
         <WhenForm
           when={lesson}
+          sectionId={lesson.sectionId}
+          moved={lesson.id}
           label="Move the lesson"
           onAccept={(to) => {
             moveLesson(lesson, to);
@@ -191,7 +194,10 @@ function SetAside({ lesson, onClose }: PartProps) {
 function Extra({ lesson, onClose }: PartProps) {
   const router = useRouter();
   const [label, setLabel] = useState('');
-  const { sectionId, date, startsAt, endsAt } = lesson;
+  const { sectionId, date } = lesson;
+  // Right after this one, and as long.
+  const startsAt = lesson.endsAt;
+  const endsAt = timeOf(2 * minutesOf(lesson.endsAt) - minutesOf(lesson.startsAt));
   return (
     <>
       <Field
@@ -202,6 +208,7 @@ function Extra({ lesson, onClose }: PartProps) {
       />
       <WhenForm
         when={{ date, startsAt, endsAt }}
+        sectionId={sectionId}
         label="Add the lesson"
         onAccept={(when) => {
           const lessonId = addLesson({ sectionId, ...when, label: label.trim() });

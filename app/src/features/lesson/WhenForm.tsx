@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { dayOffOn, termOn } from '@slate-path/core/calendar/lessons';
+import { dayOffOn, lessonsAtOnce, termOn } from '@slate-path/core/calendar/lessons';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
 import { DateField } from '../../parts/DateField';
@@ -10,6 +10,7 @@ import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { useRecords } from '../records/useRecords';
 import { LocalDateShape } from '../totals/dateShape';
+import { allLessons } from './lessons';
 import { readTime } from './MarkDetail';
 
 export interface When {
@@ -20,12 +21,19 @@ export interface When {
 
 interface WhenFormProps {
   when: When;
+  /** The class that is to have a lesson then. */
+  sectionId: string;
+  /** The lesson that is moved. */
+  moved?: string;
   label: string;
   onAccept: (when: When) => void;
 }
 
-/** A day and the times of a lesson. A day outside of every term, or off, is asked about once. */
-export function WhenForm({ when, label, onAccept }: WhenFormProps) {
+/**
+ * A day and the times of a lesson. A day outside of every term, or off, is asked about once; a class that has a lesson
+ * at that time cannot have another.
+ */
+export function WhenForm({ when, sectionId, moved, label, onAccept }: WhenFormProps) {
   const current = useRecords((state) => state.current);
   const [date, setDate] = useState(when.date);
   const [startsAt, setStartsAt] = useState(when.startsAt);
@@ -51,6 +59,15 @@ export function WhenForm({ when, label, onAccept }: WhenFormProps) {
     };
     setErrors(found);
     if (Object.keys(found).length > 0 || !start || !end) return;
+    const other = lessonsAtOnce(allLessons(current), sectionId, {
+      date: day,
+      startsAt: start,
+      endsAt: end,
+    }).find(({ id }) => id !== moved);
+    if (other) {
+      setErrors({ startsAt: `The class has a lesson from ${other.startsAt} to ${other.endsAt} that day` });
+      return;
+    }
     const doubt = doubtOf(day);
     if (doubt && asked !== day) setAsked(day);
     else onAccept({ date: day, startsAt: start, endsAt: end });

@@ -3,7 +3,8 @@ import { View } from 'react-native';
 import { asWritten, type Corrections, type Doubt, type NoteLinks } from '@slate-path/core/notes/links';
 import type { NoteReading } from '@slate-path/core/notes/readNote';
 import { standingTopics } from '@slate-path/core/notes/topics';
-import { byDisplayName, displayName, foldName } from '@slate-path/core/people/names';
+import { findByName } from '@slate-path/core/people/findByName';
+import { byDisplayName, displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
 import { DateField } from '../../parts/DateField';
@@ -160,18 +161,12 @@ export function StudentSearch({
 }) {
   const [typed, setTyped] = useState('');
   const current = useRecords((state) => state.current);
-  const wanted = foldName(typed);
+  const wanted = typed.trim();
   const found =
     wanted === ''
       ? []
-      : listOf(current, 'student')
+      : findByName(listOf(current, 'student'), wanted)
           .filter(({ id }) => !left.includes(id))
-          .filter(
-            (student) =>
-              foldName(displayName(student))
-                .split(' ')
-                .some((part) => part.startsWith(wanted)) || foldName(displayName(student)).startsWith(wanted),
-          )
           .sort(byDisplayName)
           .slice(0, mostFound);
   return (

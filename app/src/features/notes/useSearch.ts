@@ -104,8 +104,11 @@ export function useSearch(query: NoteQuery) {
   const hits = useMemo((): NoteHit[] => {
     const terms = searchTerms(asked.words);
     const ids = new Set(found.query === addressOf(asked, 0) ? found.ids : []);
+    const ties = studentsOfNotes(current);
+    const tiedTo = (noteId: string) =>
+      (ties.get(noteId) ?? []).flatMap(({ studentId }) => current.student[studentId] ?? []);
     return latestNotes(current).flatMap((note) => {
-      const places = terms.length > 0 ? hitsIn(note.text, terms) : undefined;
+      const places = terms.length > 0 ? hitsIn(note.text, terms, tiedTo(note.id)) : undefined;
       if (ids.has(note.id)) return [{ note, hits: places ?? undefined }];
       return places !== null && fits(note, asked, current) ? [{ note, hits: places }] : [];
     });

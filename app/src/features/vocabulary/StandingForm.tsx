@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Standing } from '@slate-path/core/records/schema';
+import { standingWith } from '@slate-path/core/roll/standings';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
@@ -10,6 +11,7 @@ import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { check } from '../forms/check';
 import { makeChange, newId } from '../records/outbox';
+import { useRecords } from '../records/useRecords';
 import { about, countsAsWords, marksWords } from './words';
 
 interface StandingFormProps {
@@ -28,6 +30,19 @@ const yesNo = [
   { value: 'no', label: 'Not excused' },
   { value: 'yes', label: 'Excused' },
 ] as const;
+
+/** What a kind in use has already. */
+function takenBy({ id, code, name }: { id: string; code: string; name: string }): Record<string, string> {
+  const standings = Object.values(useRecords.getState().current.standing);
+  const [letter, same] = [
+    standingWith(standings, id, 'code', code),
+    standingWith(standings, id, 'name', name),
+  ];
+  return {
+    ...(letter ? { code: `“${letter.name}” has this letter` } : {}),
+    ...(same ? { name: 'There is a kind of this name' } : {}),
+  };
+}
 
 /** An attendance kind: its letter, its name, and what it means for the sums. */
 export function StandingForm({ standing, position, marks, onClose }: StandingFormProps) {
@@ -54,8 +69,9 @@ export function StandingForm({ standing, position, marks, onClose }: StandingFor
       excused: excused === 'yes',
       position: standing?.position ?? position,
     });
-    if (read.errors) {
-      setErrors(read.errors);
+    const taken = takenBy(read.data ?? { id: standing?.id ?? '', code, name });
+    if (read.errors || Object.keys(taken).length > 0) {
+      setErrors({ ...taken, ...read.errors });
       return;
     }
     makeChange('standing.set', read.data, about);

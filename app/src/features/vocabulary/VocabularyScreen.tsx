@@ -5,6 +5,7 @@ import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Standing } from '@slate-path/core/records/schema';
+import { standingWith } from '@slate-path/core/roll/standings';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { IconAction } from '../../parts/IconAction';
@@ -158,6 +159,9 @@ function Retired({
   into: Standing | undefined;
   marks: number;
 }) {
+  const letter = useRecords(({ current }) =>
+    standingWith(Object.values(current.standing), standing.id, 'code', standing.code),
+  );
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2), minHeight: rowHeight }}>
       <Letter code={standing.code} />
@@ -169,7 +173,8 @@ function Retired({
             : `${meaningOf(standing)}, ${marksWords(marks)}`}
         </Words>
       </View>
-      {into ? null : (
+      {letter ? <Words size="small" tone="inkQuiet">{`${standing.code} is ${letter.name} now`}</Words> : null}
+      {into || letter ? null : (
         <Action
           label="Use again"
           name={`Use ${standing.name} again`}
