@@ -64,8 +64,8 @@ function record(found: ReturnType<typeof plan>, records: Records) {
 
 const words = (found: ReturnType<typeof plan>) =>
   found.planned.map(
-    ({ mark: { studentId, standingId, arrivedAt, leftAt }, fate, byHand }) =>
-      `${[studentId, standingId ?? 'here', arrivedAt, leftAt].filter(Boolean).join(' ')}: ${fate}${byHand ? ' by hand' : ''}`,
+    ({ mark: { studentId, standingId, arrivedAt, leftAt }, fate, fromElsewhere }) =>
+      `${[studentId, standingId ?? 'here', arrivedAt, leftAt].filter(Boolean).join(' ')}: ${fate}${fromElsewhere ? ' by hand' : ''}`,
   );
 
 const call = 'Name,Joined,Left\nMei Tanaka,10:35,11:40\nDario Q.,10:52,11:30\nJun,10:40,11:05\n';

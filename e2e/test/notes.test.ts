@@ -260,7 +260,7 @@ test('a student is erased after a preview, and another device of the teacher for
   await says(page, '1 student');
   await type(page, 'Type Dario Quispe', 'Dario Quispe');
   await tap(page, 'Erase for good');
-  await says(page, 'No byte of the name is left');
+  await says(page, 'The name is in no record, log or index');
   await says(other, 'Mei Tanaka');
   await other.waitForFunction(() => !document.body.innerText.includes('Dario'), { timeout: 15_000 });
   const kept = await other.evaluate(() =>

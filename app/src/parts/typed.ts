@@ -36,6 +36,12 @@ export function forgetTyped(about: string): void {
   removeAll(`${prefix}${owner} ${about}\n`);
 }
 
+/** What was typed about somebody who is erased. @param id stands in what it is about */
+export function forgetTypedWith(id: string): void {
+  for (const key of Object.keys(localStorage))
+    if (key.startsWith(prefix) && key.includes(id)) localStorage.removeItem(key);
+}
+
 /** As after signing out of a shared device. */
 export function forgetAllTyped(): void {
   removeAll(prefix);

@@ -23,6 +23,8 @@ export function findByName<T extends Named>(people: readonly T[], written: strin
   return people.filter(({ givenName, familyName, called }) => {
     const own = [givenName, familyName, called].flatMap(beginnings);
     const begins = (typed: string) => own.some((word) => word.startsWith(typed));
-    return wanted.every((word) => wordsOf(word.replace(/-/g, '')).every(begins) || wordsOf(word).every(begins));
+    return wanted.every(
+      (word) => wordsOf(word.replace(/-/g, '')).every(begins) || wordsOf(word).every(begins),
+    );
   });
 }

@@ -10,14 +10,14 @@ export interface PlannedMark {
   before: Mark | undefined;
   /** `replaces`: something is recorded, or the roll was taken and the student was here. */
   fate: 'new' | 'replaces' | 'same';
-  /** Somebody marked this student in this lesson, or took its roll: to be looked at before it goes. */
-  byHand: boolean;
+  /** Something else than the same source said what would go: to be looked at before it does. */
+  fromElsewhere: boolean;
 }
 
 /**
  * What becomes of a mark when it meets what is recorded.
  * @param found the student's mark in the lesson, if any
- * @param source where the new one comes from: what came from there too was not made by hand
+ * @param source where the new one comes from: what came from there too goes without a look
  */
 export function planMark(
   lesson: Lesson,
@@ -38,7 +38,7 @@ export function planMark(
     mark,
     before,
     fate: same ? 'same' : before || taken ? 'replaces' : 'new',
-    byHand: before ? before.source !== source : taken,
+    fromElsewhere: before ? before.source !== source : taken,
   };
 }
 

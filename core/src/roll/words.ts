@@ -53,3 +53,12 @@ export const meaningWords: Record<TapMeaning, string> = {
   leaves: 'leaves now',
   back: 'back again',
 };
+
+/** Where a mark comes from, behind what it says. */
+export const sourceWords: Record<Mark['source'], string> = {
+  tap: 'marked by hand',
+  check_in: 'said at check-in',
+  participants: 'from a participant list',
+  range: 'from a range of days',
+  work: 'from finished work',
+};

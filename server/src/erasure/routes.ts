@@ -1,8 +1,10 @@
+import path from 'node:path';
 import { z } from 'zod';
 import { ulid } from 'ulid';
 import { displayName } from '@slate-path/core/people/names';
 import { Id } from '@slate-path/core/records/schema';
 import { tableNames } from '@slate-path/core/records/tables';
+import { listBackups } from '../backups/backups';
 import { selectRow } from '../database/rowSql';
 import { toRecord } from '../views/load';
 import { ownerOf, route } from '../http/route';
@@ -18,6 +20,9 @@ const Answer = z.object({
   lines: z.int(),
   shared: z.array(z.string()),
   letters: z.int(),
+  /** How many backups on the server were made before, and when the last of them; they keep everything. */
+  backups: z.int(),
+  lastBackup: z.iso.datetime().nullable(),
 });
 
 /** While it runs nothing else is written: it works on the file itself. */
@@ -33,8 +38,14 @@ async function eraseStudent(
   return database.alone(() => jobs.run('erase', request));
 }
 
-function answerOf({ messageIds, ...rest }: Erasure): z.input<typeof Answer> {
-  return { ...rest, letters: messageIds.length };
+function answerOf({ messageIds, ...rest }: Erasure, { database }: Services): z.input<typeof Answer> {
+  const backups = listBackups(path.dirname(database.file));
+  return {
+    ...rest,
+    letters: messageIds.length,
+    backups: backups.length,
+    lastBackup: backups[0]?.madeAt ?? null,
+  };
 }
 
 export const erasureRoutes = [
@@ -46,7 +57,7 @@ export const erasureRoutes = [
     params: z.object({ studentId: Id }),
     answer: Answer,
     async handle({ params: { studentId }, teacherId, services }) {
-      return answerOf(await eraseStudent(services, teacherId, studentId, true));
+      return answerOf(await eraseStudent(services, teacherId, studentId, true), services);
     },
   }),
   route({
@@ -70,7 +81,7 @@ export const erasureRoutes = [
       await Promise.all(erased.messageIds.map((id) => services.mail.forget(id)));
       services.watch.touch(teacherId, [null]);
       services.events.tell(teacherId, '');
-      return answerOf(erased);
+      return answerOf(erased, services);
     },
   }),
 ];

@@ -6,8 +6,10 @@ import type { TableName } from '@slate-path/core/records/schema';
 import { displayName } from '@slate-path/core/people/names';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
+import { longDay } from '../../parts/dates';
 import { Field } from '../../parts/Field';
 import { Page } from '../../parts/Page';
+import { forgetTypedWith } from '../../parts/typed';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { ApiProblem, postJson } from '../records/api';
@@ -22,6 +24,8 @@ export interface ErasureAnswer {
   lines: number;
   shared: string[];
   letters: number;
+  backups: number;
+  lastBackup: string | null;
 }
 
 /** What erasing a student takes away; then, the name typed out, it is done for good. */
@@ -33,7 +37,7 @@ export function EraseScreen() {
   return (
     <Page
       title={student ? `Erase ${displayName(student)}` : 'Erase a student'}
-      note="Everything, for good: this cannot be taken back"
+      note="From the records, for good: this cannot be taken back"
       back={{ to: { pathname: '/students/[studentId]', params: { studentId } }, name: 'Path' }}
     >
       <Preview studentId={studentId} onErased={setErased} />
@@ -64,6 +68,7 @@ function Preview({ studentId, onErased }: { studentId: string; onErased: (answer
     setProblem('');
     try {
       onErased(await postJson<ErasureAnswer>(address, { name: typed }));
+      forgetTypedWith(studentId);
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
       setProblem(
@@ -101,8 +106,7 @@ function Preview({ studentId, onErased }: { studentId: string; onErased: (answer
           </Words>
         ) : null}
         <Words tone="inkQuiet">
-          Backups and files that were made before still have everything. Other devices of yours forget it when
-          they next reach the server.
+          {`${backupsWords(answer)} Other devices of yours forget it when they next reach the server.`}
         </Words>
       </Card>
       <View style={{ gap: space(3), maxWidth: 640 }}>
@@ -125,14 +129,23 @@ function Preview({ studentId, onErased }: { studentId: string; onErased: (answer
   );
 }
 
+/** What still has everything, so that nobody believes it gone. */
+function backupsWords({ backups, lastBackup }: ErasureAnswer): string {
+  const files = 'Files that you saved and archives have everything still.';
+  if (lastBackup === null) return `This server has no backups. ${files}`;
+  const since = `the last of ${longDay(lastBackup.slice(0, 10))}`;
+  return `${many(backups, 'backup')} on this server, ${since}, still ${backups === 1 ? 'has' : 'have'} everything: going back to one brings the student back. Each goes when newer ones replace it, or when whoever keeps the server deletes it from the folder “backups”. ${files}`;
+}
+
 function Erased({ answer }: { answer: ErasureAnswer }) {
   const router = useRouter();
   const count = answer.gone.reduce((sum, line) => sum + line.count, 0);
   return (
     <Page title="Erased" back={{ to: '/people', name: 'People' }}>
       <Words>
-        {`${count} records are gone, ${answer.lines} lines of the log were cleaned. No byte of the name is left in the data of this server.`}
+        {`${many(count, 'record')} are gone, ${many(answer.lines, 'line')} of the log were cleaned. The name is in no record, log or index of this server any more.`}
       </Words>
+      <Words>{backupsWords(answer)}</Words>
       <View style={{ alignItems: 'flex-start' }}>
         <Action
           label="To the classes"

@@ -4,7 +4,7 @@ import type { Mark } from '@slate-path/core/records/schema';
 import { rulesFor } from '@slate-path/core/roll/book';
 import { plannedKey, type PlannedMark } from '@slate-path/core/roll/planMark';
 import { presenceOf } from '@slate-path/core/roll/presence';
-import { presenceSpoken } from '@slate-path/core/roll/words';
+import { presenceSpoken, sourceWords } from '@slate-path/core/roll/words';
 import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
 import { TickRow } from '../../parts/TickRow';
@@ -51,7 +51,7 @@ export function PlannedMarks({ items, none, oneLesson, isIn, onDecide }: Planned
       </Words>
       <Card style={{ padding: 0, marginTop: 8 }}>
         {items.map((item) => {
-          const { lesson, mark, fate, before, byHand } = item;
+          const { lesson, mark, fate, before, fromElsewhere } = item;
           const student = current.student[mark.studentId];
           const when = oneLesson ? '' : `${shortDay(lesson.date)}, ${lesson.startsAt}`;
           const who = (several || oneLesson) && student ? displayName(student) : '';
@@ -64,7 +64,12 @@ export function PlannedMarks({ items, none, oneLesson, isIn, onDecide }: Planned
               ? `already ${will}`
               : fate === 'new'
                 ? `${will} · new`
-                : `${will} instead of ${was}${byHand ? ', marked by hand' : ''}`;
+                : [
+                    `${will} instead of ${was}`,
+                    fromElsewhere && (before ? sourceWords[before.source] : 'as the roll was taken'),
+                  ]
+                    .filter(Boolean)
+                    .join(', ');
           return (
             <TickRow
               key={plannedKey(item)}

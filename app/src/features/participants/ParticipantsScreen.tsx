@@ -103,7 +103,7 @@ function ListOfLesson({ lesson }: { lesson: Lesson }) {
   };
   const pasted = `participants ${lesson.id}`;
   const isIn = (item: PlannedMark) =>
-    item.fate !== 'same' && (decided[plannedKey(item)] ?? !(item.byHand && item.before !== undefined));
+    item.fate !== 'same' && (decided[plannedKey(item)] ?? !(item.fromElsewhere && item.before !== undefined));
   const chosen = plans.flatMap(({ planned }) => planned.filter(isIn));
   const untaken = plans.some((plan) => plan.lesson.takenAt === null);
   const idle = chosen.length === 0 && !untaken && answers.size === 0;
