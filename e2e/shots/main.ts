@@ -91,7 +91,7 @@ const sitInCircle = async (page: Page) => {
   await tap(page, 'Gave evidence');
   for (const [index, times] of said.entries())
     for (let time = 0; time < times; time += 1) await tap(page, (seats[index] ?? '').split(':')[0] ?? '');
-  await tap(page, 'Gave evidence');
+  await tap(page, 'Put Gave evidence down');
 };
 
 const typeNote = async (page: Page) => {

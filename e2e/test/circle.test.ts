@@ -69,7 +69,7 @@ test('a circle of ten from start to feedback, kept to the last tap when the batt
   await tap(page, 'Pupil01 Abara: spoke');
   await type(page, 'Feedback', 'Strong evidence. Now bring somebody else in.');
   await tap(page, 'Built on another');
-  await tap(page, 'Keep it');
+  await tap(page, 'Done');
   await says(page, 'Next time: built on another, 2 times');
   await saved(page);
   const { circle } = await room.client.get<{ circle: { id: string }[] }>(`/api/days/${today}`);

@@ -69,7 +69,7 @@ test('sixty tallies in sixty seconds by thumb, both ways; who is away is out of 
   await tap(page, 'Gave evidence');
   for (let number = 1; number <= 10; number += 1)
     await tapQuickly(page, `Pupil${String(number).padStart(2, '0')}`, 4);
-  await tap(page, 'Gave evidence');
+  await tap(page, 'Put Gave evidence down');
   await tap(page, 'Pupil11');
   await tapQuickly(page, 'Asked a question', 12);
   await tapQuickly(page, 'Bare opinion', 8);
@@ -222,10 +222,11 @@ test('the counts of the weeks: rates per observed hour, a comment that stays, th
   await tap(page, 'Show');
   // Five in twice 50 minutes are 3 an hour; Pupil02 was away once: one in 50 minutes are 1.2.
   await control(page, 'Pupil01 Abara: 5 in 2 lessons, 3 per hour');
-  await control(page, 'Pupil02 Brodie: 1 in 1 lessons, 1.2 per hour');
+  await control(page, 'Pupil02 Brodie: 1 in 1 lesson, 1.2 per hour');
   await control(page, 'Pupil03 Calloway: 0 in 2 lessons, 0 per hour');
+  // It is kept on leaving the field; nothing is to be pressed.
   await type(page, 'What you make of it', 'Pupil01 carries it.');
-  await tap(page, 'Keep the comment');
+  await page.keyboard.press('Tab');
   await saved(page);
   await page.reload();
   await says(page, '6 times in 2');

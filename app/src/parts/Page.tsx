@@ -6,10 +6,13 @@ import { SavedSign } from '../features/shell/SavedSign';
 import { usePalette, useWide } from '../theme/theme';
 import { space } from '../theme/tokens';
 import { IconAction } from './IconAction';
+import { useTabTitle } from './useTabTitle';
 import { Words } from './Words';
 
 interface PageProps {
   title: string;
+  /** For the browser's tab, where the title alone would not tell it from others or names a student. */
+  tab?: string;
   note?: string;
   /** Where the arrow beside the title leads, and what is there. */
   back?: { to: Href; name: string };
@@ -21,10 +24,11 @@ interface PageProps {
 }
 
 /** A page with its title, whether all is saved, and what is on it. */
-export function Page({ title, note, back, tools, full, children }: PageProps) {
+export function Page({ title, tab, note, back, tools, full, children }: PageProps) {
   const palette = usePalette();
   const wide = useWide();
   const router = useRouter();
+  useTabTitle(tab ?? title);
   return (
     <ScrollView
       style={{ flex: 1, backgroundColor: palette.ground }}

@@ -2,6 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
+import { useTabTitle } from '../../parts/useTabTitle';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
@@ -10,6 +11,7 @@ import { firstStart, signIn } from '../records/account';
 
 function Welcome({ title, children }: { title: string; children: ReactNode }) {
   const palette = usePalette();
+  useTabTitle(title);
   return (
     <ScrollView
       style={{ flex: 1, backgroundColor: palette.ground }}

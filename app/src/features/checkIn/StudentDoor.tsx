@@ -7,6 +7,7 @@ import { foldName } from '@slate-path/core/people/names';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Field } from '../../parts/Field';
+import { useTabTitle } from '../../parts/useTabTitle';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
@@ -38,6 +39,7 @@ type Now =
 export function StudentDoor() {
   const { token, shared } = useLocalSearchParams<{ token: string; shared?: string }>();
   const palette = usePalette();
+  useTabTitle('Check in');
   const onTablet = shared === '1';
   const [door, setDoor] = useState<DoorView | null>(null);
   const [now, setNow] = useState<Now>({ at: 'asking' });

@@ -37,6 +37,7 @@ export function EraseScreen() {
   return (
     <Page
       title={student ? `Erase ${displayName(student)}` : 'Erase a student'}
+      tab="Erase a student"
       note="From the records, for good: this cannot be taken back"
       back={{ to: { pathname: '/students/[studentId]', params: { studentId } }, name: 'Path' }}
     >

@@ -11,8 +11,10 @@ import { space } from '../../theme/tokens';
 interface ListSourceProps {
   /** What can be brought, in a sentence or two. */
   children: string;
-  /** What the list is called, for those who listen. */
+  /** What it is called, for those who listen. */
   name: string;
+  /** What is pasted, as the end of "paste the ...". */
+  what: string;
   /** Endings of files, with commas. */
   accept: string;
   /** Why the last one could not be read. */
@@ -25,7 +27,16 @@ interface ListSourceProps {
 }
 
 /** A list from a file, or pasted from anywhere. */
-export function ListSource({ children, name, accept, problem, onRead, about, testID }: ListSourceProps) {
+export function ListSource({
+  children,
+  name,
+  what,
+  accept,
+  problem,
+  onRead,
+  about,
+  testID,
+}: ListSourceProps) {
   const picker = useRef<HTMLInputElement>(null);
   const [pasted, setPasted] = useState('');
   return (
@@ -49,7 +60,7 @@ export function ListSource({ children, name, accept, problem, onRead, about, tes
       </View>
       <Typing about={about}>
         <Field
-          label="Or paste the list here"
+          label={`Or paste the ${what} here`}
           value={pasted}
           onChange={setPasted}
           multiline

@@ -7,6 +7,8 @@ import type { Lesson } from '@slate-path/core/records/schema';
 import { rollRows, type RollRow } from '@slate-path/core/roll/rollRows';
 import { longDay } from '../../parts/dates';
 import { Sheet } from '../../parts/Sheet';
+import { shortDay } from '../../parts/dates';
+import { useTabTitle } from '../../parts/useTabTitle';
 import { useWide } from '../../theme/theme';
 import { CheckInPanel } from '../checkIn/CheckInPanel';
 import { OpenCircle } from '../circle/OpenCircle';
@@ -90,6 +92,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const title = [lesson, ...(partner ? [partner] : [])]
     .map(({ sectionId }) => sections[sectionId]?.name ?? '')
     .join(' and ');
+  useTabTitle(`${title}, ${shortDay(lesson.date)}, ${lesson.startsAt}`);
   const { state } = useView(`/api/days/${lesson.date}`);
   const connection = useRecords((known) => known.connection);
   const untaken = useMemo(() => untakenLessons(lessons, now), [lessons, now]);

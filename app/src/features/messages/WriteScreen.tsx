@@ -26,6 +26,7 @@ import { useAllLessons } from '../lesson/lessons';
 import { useAccount } from '../records/account';
 import { now as presentMoment, useNow } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
+import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { ReaderList } from './ReaderList';
@@ -102,12 +103,23 @@ export function WriteScreen() {
   const sectionId = lesson?.sectionId ?? params.sectionId ?? '';
   const date = lesson?.date ?? now.date;
   const section = useRecords((state) => state.current.section[sectionId]);
-  useView(`/api/sections/${encodeURIComponent(sectionId)}/months/${date.slice(0, 7)}`);
+  const month = useView(`/api/sections/${encodeURIComponent(sectionId)}/months/${date.slice(0, 7)}`);
+  const asking = useAsking('for the month, to say who was away how often');
+  const offline = useRecords((state) => state.connection === 'offline');
   useView('/api/outbox');
   if (!section)
     return (
       <Page title="Write" back={{ to: '/people', name: 'All classes' }}>
         <Empty title="Whom about?">Open a lesson or a class, and write from there.</Empty>
+      </Page>
+    );
+  if (month.state === 'loading' && !offline)
+    return (
+      <Page
+        title={`Write, ${section.name}`}
+        back={{ to: { pathname: '/classes/[sectionId]', params: { sectionId } }, name: 'Back to the class' }}
+      >
+        <Words tone="inkQuiet">{asking}</Words>
       </Page>
     );
   return (
@@ -117,11 +129,18 @@ export function WriteScreen() {
       sectionId={sectionId}
       date={date}
       lesson={lesson}
+      unsure={month.state === 'loading'}
     />
   );
 }
 
-function Write({ className, sectionId, date, lesson }: Omit<Asked, 'times'> & { className: string }) {
+interface WriteProps extends Omit<Asked, 'times'> {
+  className: string;
+  /** The month is not known on this device as a whole. */
+  unsure: boolean;
+}
+
+function Write({ className, sectionId, date, lesson, unsure }: WriteProps) {
   const wide = useWide();
   const router = useRouter();
   const { teacherName } = useAccount();
@@ -276,6 +295,11 @@ function Write({ className, sectionId, date, lesson }: Omit<Asked, 'times'> & { 
     : { to: { pathname: '/classes/[sectionId]' as const, params: { sectionId } }, name: 'Back to the class' };
   return (
     <Page title={`Write, ${className}`} note="Once, with each one’s own name and dates in it" back={back}>
+      {unsure ? (
+        <Words tone="inkQuiet" live>
+          There is no connection: who was away how often is counted from what this device knows.
+        </Words>
+      ) : null}
       {wide ? (
         <View style={{ flexDirection: 'row', gap: space(5), alignItems: 'flex-start' }}>
           <View style={{ flex: 1, gap: space(4) }}>{whom}</View>

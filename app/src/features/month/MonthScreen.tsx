@@ -73,6 +73,7 @@ export function MonthScreen() {
   return (
     <Page
       title={className || 'Month'}
+      tab={`Month, ${className}`}
 
       back={{ to: toClass, name: 'Back to the class' }}
       full

@@ -188,6 +188,7 @@ function ListOfLesson({ lesson }: { lesson: Lesson }) {
       ) : (
         <ListSource
           name="Participant list"
+          what="list"
           accept=".csv,.tsv,.txt,.xlsx"
           problem={problem}
           onRead={(list) => void read(list)}

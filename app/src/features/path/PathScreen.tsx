@@ -3,6 +3,7 @@ import Pencil from 'lucide-react-native/icons/pencil';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { initialsOf } from '@slate-path/core/notes/forReader';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import type { AnyCheckIn } from '@slate-path/core/checkIn/roundUp';
@@ -139,7 +140,13 @@ export function PathScreen() {
     </View>
   );
   return (
-    <Page title={displayName(student)} note={names + grade} back={back} tools={tools}>
+    <Page
+      title={displayName(student)}
+      tab={`Path, ${initialsOf(student)}`}
+      note={names + grade}
+      back={back}
+      tools={tools}
+    >
       {concerns.map((item) => (
         <Words key={`${item.sectionId} ${item.concern}`}>
           <Words

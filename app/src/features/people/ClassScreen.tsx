@@ -192,8 +192,8 @@ export function ClassScreen() {
       </View>
       {people.length === 0 ? (
         <Empty title="Nobody is in this class yet" action={bring('main')}>
-          Bring the list you have: a CSV or XLSX file, or cells pasted from anywhere. You see what becomes of
-          every row before anything is saved.
+          A roster is the list of a class’s students. Bring the one you have: a CSV or XLSX file, or cells
+          pasted from anywhere. You see what becomes of every row before anything is saved.
         </Empty>
       ) : (
         <Card style={{ padding: 0, flexDirection: 'row' }}>

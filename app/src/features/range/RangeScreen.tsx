@@ -206,6 +206,7 @@ export function RangeScreen() {
   return (
     <Page
       title={who ? `A range of days, ${who}` : 'A range of days'}
+      tab={studentId ? 'A range of days, one student' : undefined}
       note="Nothing is recorded before you have seen it."
       back={back}
     >

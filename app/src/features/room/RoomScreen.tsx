@@ -71,6 +71,7 @@ export function RoomScreen() {
   return (
     <Page
       title="Room plan"
+      tab={`Room plan, ${section?.name ?? ''}`}
       note={[section?.name, section?.room].filter(Boolean).join(' · ')}
       back={{ to: { pathname: '/classes/[sectionId]', params: { sectionId } }, name: 'Back to the class' }}
       tools={

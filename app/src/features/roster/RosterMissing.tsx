@@ -40,13 +40,13 @@ interface RosterMissingProps {
   onChange: (leaving: ReadonlySet<string>) => void;
 }
 
-/** Those who are not on the list: they stay unless it is said that they have left. */
+/** Those who are not on the roster: they stay unless it is said that they have left. */
 export function RosterMissing({ missing, leaving, onChange }: RosterMissingProps) {
   if (missing.length === 0) return null;
   return (
     <Card style={{ padding: 0 }}>
       <Words size="large" serif heading={2} style={{ padding: 16, paddingBottom: 4 }}>
-        {`Not on the list: ${missing.length}`}
+        {`Not on the roster: ${missing.length}`}
       </Words>
       <Words tone="inkQuiet" style={{ paddingHorizontal: 16, paddingBottom: 8 }}>
         They stay in the class. Tick who has left: their last day was yesterday, and every mark is kept.

@@ -43,7 +43,7 @@ const groups: { group: Group; title: string; note: string }[] = [
   {
     group: 'changed',
     title: 'Changed',
-    note: 'Students who are here already, and what the list says otherwise.',
+    note: 'Students who are here already, and what the roster says otherwise.',
   },
   { group: 'new', title: 'New', note: 'These join the class.' },
   { group: 'left_out', title: 'Left out', note: 'Rows that are no person.' },

@@ -33,7 +33,7 @@ interface Reading {
 }
 
 const noNetwork =
-  'Reading a list needs the server, and it does not answer. Nothing was lost; try again when it does.';
+  'Reading a roster needs the server, and it does not answer. Nothing was lost; try again when it does.';
 
 /** Bring a roster: a file or pasted cells, what becomes of every row, then one acceptance. */
 export function RosterScreen() {
@@ -98,10 +98,16 @@ export function RosterScreen() {
   };
   const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
   return (
-    <Page title="Bring a roster" note={section?.name} back={{ to: toClass, name: 'Back to the class' }}>
+    <Page
+      title="Bring a roster"
+      tab={`Bring a roster, ${section?.name ?? ''}`}
+      note={section?.name}
+      back={{ to: toClass, name: 'Back to the class' }}
+    >
       {reading && !problem ? null : (
         <ListSource
           name="Roster file"
+          what="roster"
           accept=".csv,.tsv,.txt,.xlsx,.zip"
           problem={problem}
           onRead={(list) => void read(list)}
@@ -124,7 +130,7 @@ export function RosterScreen() {
                 onPress={accept}
               />
               <Action
-                label="Another list"
+                label="Another roster"
                 onPress={() => {
                   setReading(null);
                 }}

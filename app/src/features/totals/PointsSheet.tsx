@@ -82,7 +82,7 @@ export function PointsSheet({
           <Words
             size="small"
             tone="inkQuiet"
-          >{`and ${rows.length - 4} more, in the order of the list`}</Words>
+          >{`and ${rows.length - 4} more, in the order of the class`}</Words>
         ) : null}
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>

@@ -1,6 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { initialsOf } from '@slate-path/core/notes/forReader';
 import { displayName } from '@slate-path/core/people/names';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import type { Quiet } from '@slate-path/core/records/schema';
@@ -183,9 +184,10 @@ export function ConcernScreen() {
   );
   const outcomes = sections.find(({ sectionId }) => sectionId === about.section)?.outcomes ?? {};
   const title = student ? displayName(student) : 'Concern';
+  const tab = `Concern, ${student ? initialsOf(student) : ''}`;
   if (!shown)
     return (
-      <Page title={title} back={back}>
+      <Page title={title} tab={tab} back={back}>
         {state === 'loading' ? (
           <Words tone="inkQuiet">{asking}</Words>
         ) : (
@@ -199,6 +201,7 @@ export function ConcernScreen() {
   return (
     <Page
       title={title}
+      tab={tab}
       note={className}
       back={back}
       tools={
