@@ -28,7 +28,7 @@ const seats = () =>
 async function speaks(name: string, move: string, times: number): Promise<void> {
   await tap(page, move);
   for (let time = 0; time < times; time += 1) await tap(page, name);
-  await tap(page, move);
+  await tap(page, `Put ${move} down`);
 }
 
 test('a circle of ten from start to feedback, kept to the last tap when the battery dies, and the next one from it', async () => {

@@ -22,7 +22,9 @@ export function levelWords(level: LevelCrossed): string {
     case 'share':
       return `missed ${missed} of ${taken} lessons taken${withHow(level, percent(value))}, at or over the ${percent(line)} line since ${day(since)}`;
     case 'early':
-      return `missed ${missed} of the ${taken} lessons taken so far${withHow(level)}`;
+      return missed === taken
+        ? `missed all ${taken} lessons taken so far${withHow(level)}`
+        : `missed ${missed} of the ${taken} lessons taken so far${withHow(level)}`;
     case 'streak':
       return `was away from the last ${inWords(value)} lessons in a row${withHow(level)}, since ${day(since)}`;
     case 'missing':

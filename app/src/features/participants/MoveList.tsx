@@ -18,7 +18,7 @@ import { listMarks, moveList } from './recordList';
 const nearby = 4;
 
 /** Where a list was recorded in the wrong lesson: its marks go to the right one. */
-export function MoveList({ lesson }: { lesson: Lesson }) {
+export function MoveList({ lesson, onMoved }: { lesson: Lesson; onMoved: () => void }) {
   const now = useNow();
   const current = useRecords((state) => state.current);
   const own = useAllLessons().filter(
@@ -63,6 +63,7 @@ export function MoveList({ lesson }: { lesson: Lesson }) {
             onPress={() => {
               moveList(lesson, to, useRecords.getState().current);
               setMoved(to);
+              onMoved();
             }}
           />
         </View>

@@ -217,7 +217,12 @@ function ListOfLesson({ lesson }: { lesson: Lesson }) {
           <LeftOut leftOut={reading.leftOut} />
         </>
       ) : null}
-      <MoveList lesson={lesson} />
+      <MoveList
+        lesson={lesson}
+        onMoved={() => {
+          forgetTyped(pasted);
+        }}
+      />
     </Page>
   );
 }
