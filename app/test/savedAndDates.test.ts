@@ -65,7 +65,7 @@ test('totals say what was not taken, and count it nowhere', () => {
   expect(totalsWords(totals)).toBe(
     'there in 3 of 4 lessons taken (75 %), 1 excused, 1 late, 8 minutes, 1 not taken',
   );
-  expect(totalsWords({ ...totals, taken: 0, percent: null })).toBe('1 lessons, none taken');
+  expect(totalsWords({ ...totals, taken: 0, percent: null })).toBe('1 lesson, none taken');
 });
 
 test.each([

@@ -16,11 +16,10 @@ export const TallyFields = recordFields.tally
   .strict();
 export type TallyFields = z.infer<typeof TallyFields>;
 
+const mostCounted = 999;
+const tooMany = `A count is at most ${mostCounted}`;
 /** A number as it may stand on a page. */
-export const Counted = z
-  .int('A whole number')
-  .min(0, 'A count cannot be below 0')
-  .max(999, 'A count is at most 999');
+export const Counted = z.int('A whole number').min(0, 'A count cannot be below 0').max(mostCounted, tooMany);
 
 /** How many, or how many seconds. */
 const Amount = z
@@ -74,16 +73,25 @@ export const tallyChanges = {
   ),
   // A number set right by hand: the difference is a tally of its own, beside what others count meanwhile.
   'tally.correct': changeKind(
-    z.strictObject({
-      lesson: LessonKey,
-      id: Id,
-      studentId: Id.nullable(),
-      lookForId: Id,
-      at: Instant,
-      // Seconds, where it is timed.
-      from: Amount,
-      to: Amount,
-    }),
+    z
+      .strictObject({
+        lesson: LessonKey,
+        id: Id,
+        studentId: Id.nullable(),
+        lookForId: Id,
+        at: Instant,
+        from: Amount,
+        to: Amount,
+        // The numbers are seconds.
+        timed: z.boolean().optional(),
+      })
+      .refine(
+        ({ from, to, timed }) => timed === true || (Counted.safeParse(from).success && to <= mostCounted),
+        {
+          message: tooMany,
+          path: ['to'],
+        },
+      ),
     about,
   ),
   'countComment.set': changeKind(

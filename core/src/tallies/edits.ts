@@ -51,7 +51,7 @@ export const tallyEdits: EditsByKind<typeof tallyChanges> = {
     { op: 'set', table: 'tally', id, values: { amount, unsure } },
   ],
   'tally.remove': ({ id }) => [{ op: 'set', table: 'tally', id, values: { removed: true } }],
-  'tally.correct': ({ lesson, id, from, to, ...values }) => {
+  'tally.correct': ({ lesson, id, from, to, timed: _timed, ...values }) => {
     const fields = {
       ...values,
       lessonId: lesson.id,

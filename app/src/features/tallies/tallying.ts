@@ -89,9 +89,10 @@ export function correctCount(
   from: number,
   to: number,
 ): void {
+  const timed = useRecords.getState().current.lookFor[lookForId]?.measure === 'seconds';
   makeChange(
     'tally.correct',
-    { lesson: keyOf(lesson), id: newId(), studentId, lookForId, at: instant(), from, to },
+    { lesson: keyOf(lesson), id: newId(), studentId, lookForId, at: instant(), from, to, timed },
     tallyHistory(lesson.id),
   );
 }
