@@ -21,7 +21,7 @@ async function againstRules(page: Page): Promise<string[]> {
     (tags) =>
       (window as unknown as { axe: { run: (options: unknown) => Promise<unknown> } }).axe.run({
         runOnly: { type: 'tag', values: tags },
-        // A row is named by what it says and what a tap does, in a sentence; its cells stand in another order.
+        // A row is named by what it says and what a tap does, in a sentence: see `namedOtherwise`.
         rules: { 'label-content-name-mismatch': { enabled: false } },
         resultTypes: ['violations'],
       }),
@@ -53,12 +53,42 @@ function tooSmall(page: Page): Promise<string[]> {
   );
 }
 
+/**
+ * Controls whose name does not have the words that stand on them first: who says what they see would not reach them.
+ * What a row says besides, below its first words, may be told shorter or in another order.
+ */
+function namedOtherwise(page: Page): Promise<string[]> {
+  return page.evaluate((selector) => {
+    const wordsOf = (text: string) =>
+      text
+        .normalize('NFKD')
+        .toLowerCase()
+        .split(/[^\p{L}\p{M}\p{N}]+/u)
+        .filter((word) => word.length > 2);
+    const firstWordsOn = (element: HTMLElement) => {
+      const texts = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
+      for (let text = texts.nextNode(); text; text = texts.nextNode())
+        if (text.textContent?.trim() && text.parentElement?.closest('[aria-hidden=true]') === null)
+          return text.textContent;
+      return '';
+    };
+    return [...document.querySelectorAll<HTMLElement>(selector)].flatMap((element) => {
+      const name = element.getAttribute('aria-label');
+      if (name === null || element.getBoundingClientRect().width === 0) return [];
+      const said = new Set(wordsOf(name));
+      const missing = [...new Set(wordsOf(firstWordsOn(element)))].filter((word) => !said.has(word));
+      return missing.length > 0 ? [`named otherwise: “${name}” lacks ${missing.join(', ')}`] : [];
+    });
+  }, controls);
+}
+
 /** What is wrong on a page for whoever listens to it, cannot aim or tell colours well, or has a narrow screen. */
 export async function faultsOf(page: Page): Promise<string[]> {
   const beyond = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   return [
     ...(await againstRules(page)),
     ...(await tooSmall(page)),
+    ...(await namedOtherwise(page)),
     ...(beyond > 0 ? [`wider than the screen by ${beyond}`] : []),
   ];
 }

@@ -106,15 +106,20 @@ test.each([
   async (size, scheme) => {
     const { page, context } = await signedIn(size, scheme);
     const found: Record<string, string[]> = {};
+    const titles = new Map<string, string>();
     for (const [path, ...taps] of screens) {
       const place = path.replace('SECTION', ids.section).replace('STUDENT', ids.student);
       await page.goto(server.address + place, { waitUntil: 'networkidle2' });
       for (const name of taps) await tap(page, name);
       const faults = await faultsOf(page);
+      titles.set(path.split('?')[0] ?? '', await page.title());
       if (faults.length > 0) found[[path, ...taps].join(' > ')] = faults;
     }
     await context.close();
     expect(found).toEqual({});
+    // Every page has a title of its own.
+    expect([...titles.values()].filter((title) => !title.endsWith(' · Slate Path'))).toEqual([]);
+    expect(new Set(titles.values()).size).toBe(titles.size);
   },
   // Some forty screens one after the other, on a small machine.
   400_000,

@@ -47,22 +47,28 @@ function Talk({ circle, names, arranging, inHand }: TalkProps) {
     ),
   );
   const unheard = shares.unheard.map((id) => names.get(id) ?? '');
-  const words = arranging
-    ? 'Drag a seat onto another, or tap one and then where it goes.'
-    : inHand
-      ? inHand
-      : shares.spoken === 0
-        ? 'Tap whoever speaks, then what it was; or hold a look-for and tap who does it.'
-        : unheard.length === 0
-          ? 'Everyone has spoken.'
-          : `Not heard yet: ${unheard.join(', ')}`;
+  const heard =
+    shares.spoken === 0
+      ? 'Tap whoever speaks, then what it was; or hold a look-for and tap who does it.'
+      : unheard.length === 0
+        ? 'Everyone has spoken.'
+        : `Not heard yet: ${unheard.join(', ')}`;
+  const words = arranging ? 'Drag a seat onto another, or tap one and then where it goes.' : heard;
+  const both = inHand !== '' && !arranging;
   return (
     <View style={{ gap: space(1) }} aria-live="polite" testID="circle-talk">
       <ShareRibbon shares={shares.members} names={names} />
       {/* Of one height whatever it says: a seat must not move away under the thumb. */}
-      <Words lines={2} style={{ lineHeight: 20, height: 40 }}>
-        {words}
-      </Words>
+      <View style={{ height: 40 }}>
+        {both ? (
+          <Words bold lines={1} style={{ lineHeight: 20 }}>
+            {inHand}
+          </Words>
+        ) : null}
+        <Words lines={both ? 1 : 2} style={{ lineHeight: 20 }}>
+          {words}
+        </Words>
+      </View>
       <Words size="small" tone="inkQuiet" figures lines={1} style={{ height: 20 }}>
         {`${evennessWords(shares.members.map(({ spoken }) => spoken))} Gini ${shares.gini.toFixed(2)}`}
       </Words>

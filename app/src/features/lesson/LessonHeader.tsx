@@ -98,7 +98,7 @@ function CheckedIn({ lesson, onPress }: { lesson: Lesson; onPress: () => void })
   const words = [
     `${checkedIn} of ${students} in`,
     low.length > 0 ? `${low.length} low` : '',
-    wantsWord.length > 0 ? `${wantsWord.length} ask for a word` : '',
+    wantsWord.length > 0 ? `${wantsWord.length} ${wantsWord.length === 1 ? 'asks' : 'ask'} for a word` : '',
   ];
   return <Action kind="plain" label={words.filter(Boolean).join(' · ')} onPress={onPress} />;
 }
