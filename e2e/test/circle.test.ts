@@ -55,6 +55,7 @@ test('a circle of ten from start to feedback, kept to the last tap when the batt
   page = await openPage(browser, 'phone');
   await page.goto(`${server.address}/?mode=circle`);
   await says(page, 'Gini 0.78');
+  await page.waitForSelector('[data-testid=seat]');
   expect((await seats())[0]).toBe('Pupil01 A.: spoke 3 times');
 
   // Seats: by tapping one and then the place it takes.

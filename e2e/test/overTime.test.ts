@@ -107,7 +107,7 @@ test('a student moves to another class, and the next year begins from this oneâ€
   ]);
   await goTo(`/students/${room.studentIds[0] ?? ''}`);
   await says(page, 'there in 3 of 5');
-  await tap(page, 'Time in Boat Workshop');
+  await tap(page, 'Time in class: Boat Workshop');
   await tap(page, 'Shore Ecology');
   await type(page, 'From this day on', '2026-11-18');
   await tap(page, 'Move to Shore Ecology');

@@ -176,11 +176,11 @@ test('each fact of a summary leads to the records that it rests on', async () =>
         all.map((node) => node.getAttribute('aria-label') ?? '').filter((name) => name.startsWith(start)),
       begin,
     );
-  const facts = await named('Show the ');
+  const facts = await named('From ');
   expect(facts[0]).toMatch(
-    /^Show the \d+ records behind: In Boat Workshop: Since \d+ October Odalys was heard/,
+    /^From \d+ records: In Boat Workshop: Since \d+ October Odalys was heard/,
   );
-  const [, count] = /Show the (\d+)/.exec(facts[0] ?? '') ?? [];
+  const [, count] = /From (\d+)/.exec(facts[0] ?? '') ?? [];
   await tap(page, facts[0] ?? '');
   const links = (await named('Open ')).filter((name) => /^Open \w{3} \d+ \w{3}: /.test(name));
   expect(links).toHaveLength(Number(count));

@@ -115,6 +115,19 @@ test('taking back twice goes two steps back, and the history says so', async () 
   expect(lines.slice(0, 4).map(({ kind }) => kind)).toEqual(['undo', 'undo', 'roll.mark', 'roll.mark']);
 });
 
+test('taking back for one of two students leaves the other, who is taken back by another step', async () => {
+  const [kind, { lesson: of, marks }] = mark(mei, 'A');
+  const both = change(kind, { lesson: of, marks: [...marks, { ...marks[0]!, studentId: dario }] });
+  const before = [await codeOf(mei), await codeOf(dario)];
+  await send(both);
+  expect([await codeOf(mei), await codeOf(dario)]).toEqual(['A', 'A']);
+  const idOf = async (studentId: string) => (await day()).mark.find((m) => m.studentId === studentId)!.id;
+  await send(change('undo', { changeId: both.id, recordIds: [await idOf(mei)] }));
+  expect([await codeOf(mei), await codeOf(dario)]).toEqual([before[0], 'A']);
+  await send(change('undo', { changeId: both.id, recordIds: [await idOf(dario)] }));
+  expect([await codeOf(mei), await codeOf(dario)]).toEqual(before);
+});
+
 test('taking back what was added removes it, and a removed record is kept', async () => {
   const added = change('dayOff.add', {
     days: [{ id: ulid(), name: 'Storm', startsOn: '2026-11-25', endsOn: '2026-11-25' }],

@@ -38,7 +38,7 @@ export function AgainScreen() {
       {isEmpty ? null : (
         <FileAction
           label="Into a calendar"
-          name="Save as an iCalendar file"
+          name="Into a calendar: an iCalendar file"
           icon={CalendarPlus}
           address="/api/follow-ups/calendar"
         />

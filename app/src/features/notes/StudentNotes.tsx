@@ -44,7 +44,7 @@ export function StudentNotes({ student }: { student: Student }) {
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
         <Action
           label="All and search"
-          name={`All notes about ${name}`}
+          name={`All and search: notes about ${name}`}
           onPress={() => {
             router.push({ pathname: '/notes', params: { studentId: student.id } });
           }}

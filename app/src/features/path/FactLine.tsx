@@ -41,7 +41,7 @@ function RecordLine({ record }: { record: FactRecord }) {
 export function FactLine({ fact: { sentence, records } }: { fact: Fact }) {
   const [open, setOpen] = useState(false);
   const palette = usePalette();
-  const count = many(records.length, 'record');
+  const label = open ? 'Hide the records' : `From ${many(records.length, 'record')}`;
   return (
     <View>
       <Words>{sentence}</Words>
@@ -49,13 +49,13 @@ export function FactLine({ fact: { sentence, records } }: { fact: Fact }) {
         <Pressable
           role="button"
           aria-expanded={open}
-          aria-label={`${open ? 'Hide' : 'Show'} the ${count} behind: ${sentence}`}
+          aria-label={`${label}: ${sentence}`}
           onPress={() => {
             setOpen(!open);
           }}
           style={{ minHeight: target, justifyContent: 'center', alignSelf: 'flex-start' }}
         >
-          <Words tone="slate">{open ? 'Hide the records' : `From ${count}`}</Words>
+          <Words tone="slate">{label}</Words>
         </Pressable>
       )}
       {open ? (

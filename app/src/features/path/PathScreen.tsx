@@ -186,7 +186,7 @@ export function PathScreen() {
               </View>
               <Action
                 label="Time in class"
-                name={`Time in ${classNames[enrolment.sectionId] ?? 'the class'}`}
+                name={`Time in class: ${classNames[enrolment.sectionId] ?? ''}`}
                 kind="plain"
                 onPress={() => {
                   setTimeIn(enrolment);
