@@ -79,14 +79,20 @@ test('short names show no more of a family name than tells it apart', () => {
     ['Ana', 'Silva'],
     ['Ana', 'Silva'],
     ['Bram', 'de Wit'],
+    ['Caoimhe', 'Ó Briain'],
+    ['Tove', 'van der Meer'],
+    ['Tove', 'Maas'],
   ].map(([givenName, familyName], index) => student({ id: String(index), givenName, familyName }));
   expect(shownNames(names, true).map(({ name }) => name)).toEqual([
     'Ana S. (1)',
     'Ana S. (2)',
-    'Bram d.',
+    'Bram W.',
+    'Caoimhe Ó.',
     'Jun',
     'Mei Ta.',
     'Mei Th.',
+    'Tove Ma.',
+    'Tove Me.',
   ]);
   expect(shownNames(names, false).map(({ name }) => name)).toContain('Mei Thorsen');
 });

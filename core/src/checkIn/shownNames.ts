@@ -1,7 +1,15 @@
 import type { Student } from '../records/schema';
 import { byDisplayName, displayName, shortName } from '../people/names';
+import { isParticle } from '../people/particles';
 
 type Named = Pick<Student, 'id' | 'givenName' | 'familyName' | 'called'>;
+
+/** A family name from the word that it is known by: "de los Ríos" by R; "Ó Briain", written large, by Ó. */
+function tellingPart(family: string): string {
+  const words = family.split(' ');
+  const at = words.findIndex((word) => !isParticle(word) || word !== word.toLowerCase());
+  return at < 0 ? family : words.slice(at).join(' ');
+}
 
 /** The beginning of a family name that tells it from the others: one letter, or as many as it takes. */
 function beginning(family: string, others: readonly string[]): string {
@@ -23,9 +31,10 @@ export function shownNames(students: readonly Named[], short: boolean): { id: st
     const namesakes = sorted.filter(
       (other) => other.id !== student.id && shortName(other) === shortName(student),
     );
+    const others = namesakes.filter(({ familyName }) => familyName !== student.familyName);
     const family = beginning(
-      student.familyName,
-      namesakes.map(({ familyName }) => familyName).filter((name) => name !== student.familyName),
+      tellingPart(student.familyName),
+      others.map(({ familyName }) => tellingPart(familyName)),
     );
     return `${shortName(student)} ${family}`;
   });

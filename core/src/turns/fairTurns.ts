@@ -21,9 +21,9 @@ const repeatWeight = 1 / 8;
 
 /** The rule, as the page says it. */
 export const turnRule =
-  'Everyone who is here comes once before the round begins anew. Who was heard least this week is likeliest: ' +
-  'a chance of 1 for nobody heard, a half after one time, a third after two. At most one draw in ten ' +
-  'goes to somebody who has had a turn, so that nobody can be sure to be done.';
+  'Everyone who is here gets a turn before anybody gets a second one, except for up to one draw in ten: ' +
+  'nobody can be sure that their turn is over. Whoever was heard least this week is the likeliest: ' +
+  'somebody heard once has half the chance of somebody not heard at all, somebody heard twice a third.';
 
 /**
  * The chances of the next draw. A round ends when all have been drawn as often; within it a second turn

@@ -156,6 +156,11 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
           <Words size="large" serif heading={2}>
             Who is in the circle
           </Words>
+          {last ? null : (
+            <Words tone="inkQuiet">
+              A circle is a discussion. You tap whoever speaks, then what it was, and see who has not been heard.
+            </Words>
+          )}
           <Choice
             name="Who is in it"
             value={chosen?.value ?? ''}

@@ -49,6 +49,11 @@ function useSweep(lesson: Lesson, rows: readonly LessonRow[]): SweepRow[] {
   }, [sweeps, lessons, rows, lesson, from]);
 }
 
+/** What a sweep is, said until there is one. */
+function sweepWords([lowest = '', second = '', third = '', highest = '']: readonly string[]): string {
+  return `A sweep says how engaged everyone is, in one go. ${lowest}: takes no part. ${second}: goes along. ${third}: works. ${highest}: leads the work.`;
+}
+
 /** Everyone at one level with one tap, then the few who are not. */
 export default function SweepPanel({ lesson, rows }: SweepPanelProps) {
   const palette = usePalette();
@@ -58,6 +63,7 @@ export default function SweepPanel({ lesson, rows }: SweepPanelProps) {
   const sweep = useSweep(lesson, rows);
   const [naming, setNaming] = useState(false);
   const here = rows.filter((row) => !isAway(row));
+  const isFirst = sweep.every(({ level, before }) => level === null && before.length === 0);
   const found = new Map(sweep.map((row) => [row.studentId, row]));
   const set = here.filter(({ student }) => found.get(student.id)?.level != null);
   const adrift = set.filter(({ student }) => found.get(student.id)?.level === 0);
@@ -128,6 +134,11 @@ export default function SweepPanel({ lesson, rows }: SweepPanelProps) {
             </View>
           ))}
         </View>
+        {isFirst ? (
+          <View style={{ padding: space(3) }}>
+            <Words tone="inkQuiet">{sweepWords(levelNames)}</Words>
+          </View>
+        ) : null}
       </ScrollView>
       <View
         style={{

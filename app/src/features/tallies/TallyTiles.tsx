@@ -5,11 +5,13 @@ import { whoSitsAt, type Plan } from '@slate-path/core/room/placing';
 import { seatNames } from '@slate-path/core/room/seatNames';
 import { inLines } from '../../parts/arrange';
 import { Choice } from '../../parts/Choice';
+import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { isAway } from '../lesson/isAway';
 import type { LessonRow } from '../lesson/LessonScreen';
 import { keptChoice } from '../records/keptChoice';
+import { useRecords } from '../records/useRecords';
 import { RoomFloor } from '../room/RoomFloor';
 import { useSeats } from '../room/useSeats';
 import { StudentTile } from './StudentTile';
@@ -47,6 +49,7 @@ export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTil
   const wide = useWide();
   const plan = useSeats(lesson.sectionId);
   const order = tileOrder.use();
+  const isFirst = useRecords(({ current }) => Object.keys(current.tally).length === 0);
   const onSeats = useMemo(() => seatNames(rows.map(({ student }) => student)), [rows]);
   const [room, setRoom] = useState(useWindowDimensions().width - 2 * edge);
   const tiles = rows.map((row): Tile => ({
@@ -95,6 +98,12 @@ export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTil
           lines([whole, ...tiles])
         )}
       </View>
+      {isFirst ? (
+        <Words tone="inkQuiet">
+          A tally counts what you see in a lesson, for each student or the whole class. What you watch for is
+          called a look-for: tap a student, then the look-for.
+        </Words>
+      ) : null}
     </ScrollView>
   );
 }
