@@ -77,7 +77,9 @@ function namedOtherwise(page: Page): Promise<string[]> {
       if (name === null || element.getBoundingClientRect().width === 0) return [];
       const said = wordsOf(name);
       // A seat has the beginning of a name, where its whole has no room.
-      const missing = wordsOf(firstWordsOn(element)).filter((word) => !said.some((whole) => whole.startsWith(word)));
+      const missing = wordsOf(firstWordsOn(element)).filter(
+        (word) => !said.some((whole) => whole.startsWith(word)),
+      );
       return missing.length > 0 ? [`named otherwise: “${name}” lacks ${missing.join(', ')}`] : [];
     });
   }, controls);

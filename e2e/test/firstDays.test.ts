@@ -63,6 +63,22 @@ test('all others here keeps what was planned', async () => {
   expect(await marksOn(room.client, today)).toEqual(['Pupil02 X']);
 });
 
+test('what is marked in a lesson of a later day is planned: it takes no roll', async () => {
+  await open('phone');
+  const later = '2026-11-30';
+  await goTo(`/lessons/${await lessonOf(later, 1)}`);
+  await says(page, 'the roll is taken on the day');
+  await tap(page, 'Pupil03');
+  await says(page, 'Planned away: 1');
+  expect((await rollOf(page)).filter((row) => row.includes('planned'))).toEqual([
+    'Pupil03 Calloway: planned: away',
+  ]);
+  await saved(page);
+  const { lesson } = await room.client.get<{ lesson: { takenAt: string | null }[] }>(`/api/days/${later}`);
+  expect(lesson.map(({ takenAt }) => takenAt)).toEqual([null]);
+  expect(await marksOn(room.client, later)).toEqual(['Pupil03 A']);
+});
+
 test('a comment is kept on Close; take back in a sheet is this student’s; an emptied arrival stays late', async () => {
   await open('phone');
   await tap(page, 'Pupil01 Abara');

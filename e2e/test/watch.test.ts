@@ -177,9 +177,7 @@ test('each fact of a summary leads to the records that it rests on', async () =>
       begin,
     );
   const facts = await named('From ');
-  expect(facts[0]).toMatch(
-    /^From \d+ records: In Boat Workshop: Since \d+ October Odalys was heard/,
-  );
+  expect(facts[0]).toMatch(/^From \d+ records: In Boat Workshop: Since \d+ October Odalys was heard/);
   const [, count] = /From (\d+)/.exec(facts[0] ?? '') ?? [];
   await tap(page, facts[0] ?? '');
   const links = (await named('Open ')).filter((name) => /^Open \w{3} \d+ \w{3}: /.test(name));

@@ -13,7 +13,7 @@ export function isKnown(lesson: { takenAt: string | null }, mark: Mark | undefin
   return lesson.takenAt !== null || says(mark);
 }
 
-/** Recorded before the lesson, from a range of days, and not yet confirmed by its roll. */
+/** Recorded by the teacher before the lesson, for it or for a range of days, and not yet confirmed by its roll. */
 export function isPlanned(lesson: { takenAt: string | null }, mark: Mark | undefined): boolean {
-  return lesson.takenAt === null && says(mark) && mark.source === 'range';
+  return lesson.takenAt === null && says(mark) && (mark.source === 'range' || mark.source === 'tap');
 }

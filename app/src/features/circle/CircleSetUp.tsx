@@ -158,7 +158,8 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
           </Words>
           {last ? null : (
             <Words tone="inkQuiet">
-              A circle is a discussion. You tap whoever speaks, then what it was, and see who has not been heard.
+              A circle is a discussion. You tap whoever speaks, then what it was, and see who has not been
+              heard.
             </Words>
           )}
           <Choice

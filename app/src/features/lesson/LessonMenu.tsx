@@ -12,6 +12,7 @@ import type { LessonRow } from './LessonScreen';
 import {
   addLesson,
   clearRoll,
+  isAhead,
   markAllAway,
   moveLesson,
   removeLesson,
@@ -90,14 +91,15 @@ function Menu({
   const { id, sectionId, date } = lesson;
   return (
     <>
-      {lesson.takenAt === null ? (
+      {lesson.takenAt === null && !isAhead(lesson) ? (
         <Action
           label="All here"
           onPress={then(() => {
             takeAllHere(lesson);
           })}
         />
-      ) : (
+      ) : null}
+      {lesson.takenAt === null ? null : (
         <Action
           label="Clear the roll: not taken"
           onPress={then(() => {

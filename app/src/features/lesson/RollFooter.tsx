@@ -11,7 +11,7 @@ import { space } from '../../theme/tokens';
 import { TakeBack } from '../records/TakeBack';
 import { historyOf } from './lessons';
 import type { LessonRow } from './LessonScreen';
-import { takeAllHere } from './marking';
+import { isAhead, takeAllHere } from './marking';
 
 /** Given names, with the family name where two here share one. */
 function namesOf(some: readonly LessonRow[], all: readonly LessonRow[]): string {
@@ -33,8 +33,15 @@ function summaryOf(rows: readonly LessonRow[]): { headline: string; detail: stri
 }
 
 /** Before the roll is taken: whose absence is known already, and what to do. */
-function untakenOf(rows: readonly LessonRow[]): { headline: string; detail: string } {
+function untakenOf(rows: readonly LessonRow[], ahead: boolean): { headline: string; detail: string } {
   const planned = rows.filter(({ presence }) => presence.away);
+  if (ahead)
+    return planned.length === 0
+      ? { headline: 'Not taken yet', detail: 'Tap who is known to be away; the roll is taken on the day.' }
+      : {
+          headline: `Planned away: ${planned.length}`,
+          detail: `${namesOf(planned, rows)}. The roll is taken on the day.`,
+        };
   return {
     headline: 'Not taken yet',
     detail:
@@ -60,6 +67,7 @@ export const RollFooter = memo(function RollFooter({
 }) {
   const palette = usePalette();
   const taken = lesson.takenAt !== null;
+  const ahead = isAhead(lesson);
   const all = useCallback(() => {
     takeAllHere(lesson);
   }, [lesson]);
@@ -68,7 +76,7 @@ export const RollFooter = memo(function RollFooter({
     ? summaryOf(rows)
     : loading
       ? { headline: 'Fetching this day', detail: 'Its marks are on their way. A tap counts all the same.' }
-      : untakenOf(rows);
+      : untakenOf(rows, ahead);
   return (
     <View
       style={{
@@ -91,8 +99,8 @@ export const RollFooter = memo(function RollFooter({
           {detail}
         </Words>
       </View>
-      <TakeBack about={historyOf(lesson)} always={taken} />
-      {taken ? null : (
+      <TakeBack about={historyOf(lesson)} always={taken || ahead} />
+      {taken || ahead ? null : (
         <Action label={planned ? 'All others here' : 'All here'} kind="main" icon={Check} onPress={all} />
       )}
     </View>

@@ -35,9 +35,14 @@ export function keyOf({ id, sectionId, date, startsAt, endsAt }: Lesson): Lesson
   return { id, sectionId, date, startsAt, endsAt };
 }
 
-/** Marking anybody takes the roll; the moment of taking is that of the first mark. */
+/** A lesson of a later day: what is marked in it is planned, and its roll can't be taken yet. */
+export function isAhead({ date }: Lesson): boolean {
+  return date > localMoment(now(), zoneOf(school())).date;
+}
+
+/** Marking anybody on the day, or later, takes the roll; the moment of taking is that of the first mark. */
 function taking(lesson: Lesson): { takenAt?: string } {
-  return lesson.takenAt === null ? { takenAt: new Date(now()).toISOString() } : {};
+  return lesson.takenAt === null && !isAhead(lesson) ? { takenAt: new Date(now()).toISOString() } : {};
 }
 
 /** Of two classes with one roll, whoever is marked first takes the roll of both. */
