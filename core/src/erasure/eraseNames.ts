@@ -1,4 +1,4 @@
-import { knownName, nameWords } from '../participants/nameFit';
+import { knownName, nameWords } from '../people/knownName';
 import { isEnglishWord } from '../notes/englishWords';
 import type { Span } from '../notes/searchTerms';
 import { wordsOf, type Word } from '../notes/words';

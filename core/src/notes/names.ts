@@ -1,5 +1,5 @@
 import distance from 'damerau-levenshtein';
-import { knownName, nameWords } from '../participants/nameFit';
+import { knownName, nameWords } from '../people/knownName';
 import { isNickname } from '../participants/nicknames';
 import type { Student } from '../records/schema';
 

@@ -1,6 +1,7 @@
 import { groupBy } from '../records/groupBy';
 import type { Student } from '../records/schema';
-import { fitRank, knownName, nameFit, nameWords, type Fit, type KnownName } from './nameFit';
+import { knownName, nameWords, type KnownName } from '../people/knownName';
+import { fitRank, nameFit, type Fit } from './nameFit';
 import { personKey, type Participant } from './readParticipants';
 
 /** A student as a list is matched with. */

@@ -16,8 +16,8 @@ import { makeChange, newId } from '../records/outbox';
 import { Passage } from './Offers';
 import { useMoment } from './ties';
 import { blankTopic, TopicFieldsForm } from './TopicFieldsForm';
-import { topicsAbout } from './TopicsScreen';
 import { useOffers, type Offer } from './useOffers';
+import { topicsHistory } from './write';
 
 /** A new topic, and the notes that spoke of it before there was one. */
 export function NewTopic({ name }: { name: string }) {
@@ -35,7 +35,7 @@ export function NewTopic({ name }: { name: string }) {
     if (!read.data) return;
     const id = newId();
     const marks = taken.map(({ note, spans }) => ({ noteId: note.id, spans }));
-    makeChange('topic.add', { id, ...read.data, marks }, topicsAbout);
+    makeChange('topic.add', { id, ...read.data, marks }, topicsHistory);
     forgetTyped(form);
     router.replace({ pathname: '/topics/[topicId]', params: { topicId: id } });
   };

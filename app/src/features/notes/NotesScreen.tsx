@@ -3,7 +3,6 @@ import Tag from 'lucide-react-native/icons/tag';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { groupBy } from '@slate-path/core/records/groupBy';
 import { standingTopics } from '@slate-path/core/notes/topics';
 import { displayName } from '@slate-path/core/people/names';
 import { Action } from '../../parts/Action';
@@ -14,7 +13,7 @@ import { Empty } from '../../parts/Empty';
 import { Field } from '../../parts/Field';
 import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
-import { usePalette, useWide } from '../../theme/theme';
+import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { TakeBack } from '../records/TakeBack';
@@ -22,9 +21,8 @@ import { useSectionNames, useSections } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { StudentSearch } from './CorrectionPanels';
 import { openDraft } from './draft';
-import { NoteCard } from './NoteCard';
-import { momentOf } from './ties';
-import { anyNote, useSearch, type NoteHit, type NoteQuery } from './useSearch';
+import { NoteDays } from './NoteDays';
+import { anyNote, useSearch, type NoteQuery } from './useSearch';
 import { WhoElse } from './WhoElse';
 import { notesHistory } from './write';
 
@@ -127,25 +125,6 @@ function useFilterWords(query: NoteQuery): string {
   ];
   const said = words.filter(Boolean).join(', ');
   return said === '' ? 'All of them, the latest first' : said.charAt(0).toUpperCase() + said.slice(1);
-}
-
-/** Notes under the days on which they were written. */
-export function NoteDays({ hits, except }: { hits: readonly NoteHit[]; except: string | null }) {
-  const palette = usePalette();
-  const current = useRecords((state) => state.current);
-  const byDay = groupBy(hits, ({ note }) => momentOf(note, current).date);
-  return [...byDay].map(([date, found]) => (
-    <View key={date} style={{ gap: space(2) }}>
-      <View style={{ borderBottomWidth: 1, borderColor: palette.line }}>
-        <Words bold heading={2}>
-          {longDay(date)}
-        </Words>
-      </View>
-      {found.map(({ note, hits: places }) => (
-        <NoteCard key={note.id} note={note} hits={places} except={except} />
-      ))}
-    </View>
-  ));
 }
 
 interface FiltersProps {

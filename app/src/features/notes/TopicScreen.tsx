@@ -14,12 +14,12 @@ import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { MergeTopicSheet, TopicSheet } from './TopicSheets';
 import { NewTopic } from './NewTopic';
-import { NoteDays } from './NotesScreen';
+import { NoteDays } from './NoteDays';
 import { Offers } from './Offers';
-import { topicsAbout } from './TopicsScreen';
 import { useOffers } from './useOffers';
 import { anyNote, useSearch } from './useSearch';
 import { WhoElse } from './WhoElse';
+import { topicsHistory } from './write';
 
 /** A topic, and the notes that were marked with it: what *Take back* means on its page. */
 const ofTopic =
@@ -38,7 +38,7 @@ export function TopicScreen() {
   if (topicId === 'new') return <NewTopic key={name ?? ''} name={name ?? ''} />;
   if (!topic || topic.removed)
     return (
-      <Page title="Topic" back={back} tools={<TakeBack about={topicsAbout} concerns={concerns} />}>
+      <Page title="Topic" back={back} tools={<TakeBack about={topicsHistory} concerns={concerns} />}>
         <Words tone="inkQuiet">This topic is not here any more.</Words>
       </Page>
     );
@@ -56,7 +56,7 @@ function OpenTopic({ topic }: { topic: Topic }) {
   };
   const tools = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-      <TakeBack about={topicsAbout} concerns={concerns} />
+      <TakeBack about={topicsHistory} concerns={concerns} />
       <Action
         label="Change"
         onPress={() => {
@@ -73,7 +73,7 @@ function OpenTopic({ topic }: { topic: Topic }) {
         label="Remove"
         kind="plain"
         onPress={() => {
-          makeChange('topic.remove', { id: topic.id }, topicsAbout);
+          makeChange('topic.remove', { id: topic.id }, topicsHistory);
         }}
       />
     </View>
@@ -97,7 +97,7 @@ function OpenTopic({ topic }: { topic: Topic }) {
               makeChange(
                 'topic.mark',
                 { id: topic.id, marks: marks.map((mark) => ({ ...mark, removed: false })) },
-                topicsAbout,
+                topicsHistory,
               );
             }}
             onLeave={(marks) => {
@@ -105,7 +105,7 @@ function OpenTopic({ topic }: { topic: Topic }) {
               makeChange(
                 'topic.mark',
                 { id: topic.id, marks: marks.map((mark) => ({ ...mark, removed: true })) },
-                topicsAbout,
+                topicsHistory,
               );
             }}
           />

@@ -10,7 +10,7 @@ import { check } from '../forms/check';
 import { makeChange } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
 import { TopicFieldsForm } from './TopicFieldsForm';
-import { topicsAbout } from './TopicsScreen';
+import { topicsHistory } from './write';
 
 /** Another name, other words, a trouble or not: notes that are marked stay so. */
 export function TopicSheet({ topic, onClose }: { topic: Topic; onClose: () => void }) {
@@ -29,7 +29,7 @@ export function TopicSheet({ topic, onClose }: { topic: Topic; onClose: () => vo
     });
     setErrors(read.errors ?? {});
     if (!read.data) return;
-    makeChange('topic.set', { id, ...read.data }, topicsAbout);
+    makeChange('topic.set', { id, ...read.data }, topicsHistory);
     forgetTyped(form);
     onClose();
   };
@@ -53,7 +53,7 @@ export function MergeTopicSheet({ topic, onClose }: { topic: Topic; onClose: () 
     makeChange(
       'topic.merge',
       { id: topic.id, intoId: into.id, alsoCalled: [...names].slice(0, 40) },
-      topicsAbout,
+      topicsHistory,
     );
     onClose();
     router.replace({ pathname: '/topics/[topicId]', params: { topicId: into.id } });

@@ -21,6 +21,7 @@ import { makeChange, newId } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
+import { topicsHistory } from './write';
 
 interface TopicCount {
   topicId: string;
@@ -30,7 +31,6 @@ interface TopicCount {
 }
 
 const weeks = 4;
-export const topicsAbout = 'topics';
 
 /** Topics, how often notes touch them, and words that could be one. */
 export function TopicsScreen() {
@@ -58,7 +58,7 @@ export function TopicsScreen() {
   );
   const tools = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-      <TakeBack about={topicsAbout} />
+      <TakeBack about={topicsHistory} />
       {standing.length > 0 ? add : null}
     </View>
   );
@@ -168,7 +168,7 @@ function Suggestions() {
             name={`Do not offer ${word} again`}
             icon={X}
             onPress={() => {
-              makeChange('topic.pass', { id: newId(), word }, topicsAbout);
+              makeChange('topic.pass', { id: newId(), word }, topicsHistory);
             }}
           />
         </View>

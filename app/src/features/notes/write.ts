@@ -7,6 +7,8 @@ import { makeChange, newId, type Concerns } from '../records/outbox';
 
 /** What *Take back* calls notes by, on whichever page they were written. */
 export const notesHistory = 'notes';
+/** And changes of topics. */
+export const topicsHistory = 'topics';
 
 /** A note's own records, its ties and its day to look again: what *Take back* means on its page. */
 export const ofNote =

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { isSameName } from '@slate-path/core/participants/nameFit';
+import { isSameName } from '@slate-path/core/people/knownName';
 import { planMeeting, targetsOf, type MeetingPlan } from '@slate-path/core/participants/planMeeting';
 import type { ParticipantReading } from '@slate-path/core/participants/readParticipants';
 import { personKey } from '@slate-path/core/participants/readParticipants';
