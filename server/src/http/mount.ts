@@ -1,13 +1,12 @@
-import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
+import type { Express, Request, RequestHandler, Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { z } from 'zod';
 import { callerOf } from '../accounts/sessions';
 import { selectOwner } from '../database/rowSql';
 import type { Services } from '../services';
+import { bodyReader, BytesInHand } from './bodies';
 import { fieldErrors, Problem } from './problem';
 import type { Route } from './route';
-
-const largestJson = '2mb';
 
 function read<S extends z.ZodType>(schema: S | undefined, value: unknown, what: string): z.output<S> {
   if (!schema) return undefined as z.output<S>;
@@ -50,9 +49,17 @@ function etagOf(
   return `W/"${seqOf(` AND "kind" IN (${places})`, ...cached.kinds)}-${day}"`;
 }
 
+/** Who calls, and whether they may: asked before anything of the body is read. */
+function authority(route: Route, services: Services): RequestHandler {
+  return (request, response, next) => {
+    response.locals['teacherId'] = authorise(route, services, request);
+    next();
+  };
+}
+
 function handlerOf(route: Route, services: Services): RequestHandler {
   return async (request: Request, response: Response) => {
-    const teacherId = authorise(route, services, request);
+    const teacherId = response.locals['teacherId'] as string;
     const call = {
       params: read(route.params, request.params, 'address'),
       query: read(route.query, request.query, 'address'),
@@ -80,11 +87,6 @@ function handlerOf(route: Route, services: Services): RequestHandler {
   };
 }
 
-function bodyReader({ fileUpTo, body }: Route): RequestHandler[] {
-  if (fileUpTo) return [express.raw({ type: () => true, limit: fileUpTo + 1 })];
-  return body ? [express.json({ limit: largestJson })] : [];
-}
-
 function limiter({ triesPerQuarterHour, countsFailuresOnly = false }: Route): RequestHandler[] {
   if (!triesPerQuarterHour) return [];
   const refuse: RequestHandler = () => {
@@ -105,16 +107,24 @@ function limiter({ triesPerQuarterHour, countsFailuresOnly = false }: Route): Re
 /** A page of another site must not write here in a teacher's name, whatever cookies do. */
 const sameOrigin: RequestHandler = (request, _response, next) => {
   const { origin, host } = request.headers;
-  if (origin && new URL(origin).host !== host)
+  // "null" is what a page without an origin of its own sends: it is from elsewhere too.
+  if (origin && (!URL.canParse(origin) || new URL(origin).host !== host))
     throw new Problem(403, 'Another origin', 'This was asked by a page from elsewhere, so it was not done.');
   next();
 };
 
 /** Puts every route of the table on the application: limits, authority, shape, then the work. */
 export function mountRoutes(app: Express, routes: readonly Route[], services: Services): void {
+  const inHand = new BytesInHand();
   for (const route of routes) {
     const path = route.path.replace(/\{(\w+)\}/g, ':$1');
     const guards = route.method === 'post' ? [sameOrigin, ...limiter(route)] : limiter(route);
-    app[route.method](path, ...guards, ...bodyReader(route), handlerOf(route, services));
+    app[route.method](
+      path,
+      ...guards,
+      authority(route, services),
+      ...bodyReader(route, inHand),
+      handlerOf(route, services),
+    );
   }
 }

@@ -41,6 +41,8 @@ function asProblem(error: unknown): Problem {
     return new Problem(413, 'Too large', 'This is larger than the server takes. Nothing was saved.');
   if (type === 'entity.parse.failed')
     return new Problem(400, 'Not readable', 'The body is no valid JSON. Nothing was saved.');
+  if ((error as { status?: number }).status === 415)
+    return new Problem(415, 'Not taken so', 'The body has to come unpacked and in UTF-8. Nothing was saved.');
   if ((error as { status?: number }).status === 400)
     return new Problem(400, 'Not readable', 'The request cannot be read. Nothing was saved.');
   console.error(error);
