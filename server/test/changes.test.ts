@@ -155,6 +155,22 @@ test('of two devices the later word counts, however late it arrives', async () =
   expect(await codeOf(dario)).toBe('X');
 });
 
+test('a device corrects its own word also after its clock stepped back, and can take both back', async () => {
+  const at = (time: string, device: string) => ({ madeAt: `2026-11-23T${time}.000Z`, device });
+  const first = change(...mark(dario, 'A'), at('11:50:00', 'laptop'));
+  const correction = change(...mark(dario, 'L', '10:50'), at('11:49:57', 'laptop'));
+  await send(first);
+  expect(await send(correction)).toMatchObject([{ outcome: 'applied', overruled: [] }]);
+  expect(await codeOf(dario)).toBe('L');
+  // What another device said between the two is no reason to take this one for the later.
+  const between = change(...mark(dario, 'X'), at('11:49:59', 'watch'));
+  expect((await send(between))[0]?.overruled).toHaveLength(1);
+  await send(change('undo', { changeId: correction.id }, at('11:49:50', 'laptop')));
+  expect(await codeOf(dario)).toBe('A');
+  await send(change('undo', { changeId: first.id }, at('11:49:40', 'laptop')));
+  expect(await codeOf(dario)).toBe('X');
+});
+
 test('a clock that runs ahead does not win for ever', async () => {
   await send(change(...mark(dario, 'A'), { madeAt: '2099-01-01T00:00:00.000Z', device: 'tablet' }));
   // The server's clock stands still here, so the later of the two is the one made later: its id tells.

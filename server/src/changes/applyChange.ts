@@ -5,8 +5,8 @@ import type { LoggedEdit } from '../database/entities';
 import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
 import { fieldErrors } from '../http/problem';
-import { applyToRows, MissingRecord, type Stamp } from './applyEdits';
-import { logged, writeLine, type Arrival, type LoggedChange } from './log';
+import { applyToRows, MissingRecord, type Word } from './applyEdits';
+import { deviceOf, logged, writeLine, type Arrival, type LoggedChange } from './log';
 import { Rows } from './rows';
 import { takeBack } from './undo';
 
@@ -25,9 +25,11 @@ function applied(id: string, edits: LoggedEdit[]): ChangeAnswer {
 }
 
 /** A device whose clock runs ahead does not win every argument for ever: its word counts from now. */
-function stampFor(change: Change, arrival: Arrival): Stamp {
-  const at = change.madeAt < arrival.receivedAt ? change.madeAt : arrival.receivedAt;
-  return { at, by: change.id };
+function wordOf(sql: Sql, { id, madeAt, device }: Change, { receivedAt, teacherId }: Arrival): Word {
+  return {
+    stamp: { at: madeAt < receivedAt ? madeAt : receivedAt, by: id },
+    isOwn: (changeId) => deviceOf(sql, changeId, teacherId) === device,
+  };
 }
 
 /** What the log says of a change that is to be taken back. */
@@ -46,7 +48,7 @@ interface Outcome {
 }
 
 function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
-  const stamp = stampFor(change, arrival);
+  const word = wordOf(sql, change, arrival);
   const { teacherId } = arrival;
   if (change.kind === 'undo') {
     const { changeId, recordIds } = change.payload;
@@ -54,7 +56,7 @@ function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
     const wanted = recordIds && new Set(recordIds);
     const done = wanted ? line.edits.filter(({ id }) => wanted.has(id)) : line.edits;
     const rows = new Rows(sql, done);
-    const edits = takeBack(rows, changeId, done, stamp);
+    const edits = takeBack(rows, changeId, done, word);
     rows.write();
     return { about: line.about, edits };
   }
@@ -62,7 +64,7 @@ function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
   const rows = new Rows(sql, wanted);
   const foreign = wanted.find(({ table, id }) => (rows.get(table, id)?.teacherId ?? teacherId) !== teacherId);
   if (foreign) throw new MissingRecord(foreign.table, foreign.id);
-  const edits = applyToRows(rows, wanted, teacherId, stamp);
+  const edits = applyToRows(rows, wanted, teacherId, word);
   const dangling = rows.danglingReference(teacherId);
   if (dangling) throw new Refusal(dangling);
   rows.write();

@@ -8,6 +8,13 @@ export interface Stamp {
   by: string;
 }
 
+/** What a change says, and how it stands to what was said before. */
+export interface Word {
+  stamp: Stamp;
+  /** Was that change made by the same device? It sends its own in the order in which they were made. */
+  isOwn(changeId: string): boolean;
+}
+
 /** A record's fields all have the stamp of its making, until one is decided anew. */
 const everyField = '*';
 
@@ -20,8 +27,11 @@ function isLater(a: Stamp, b: Stamp): boolean {
   return a.at === b.at ? a.by > b.by : a.at > b.at;
 }
 
-/** Decides some fields of a row, each only if this is the later word on it. */
-export function setFields(row: Row, values: Record<string, unknown>, stamp: Stamp): LoggedEdit {
+/**
+ * Decides some fields of a row, each only if this is the later word on it. What a device says about its own word
+ * is later, whatever its clock says now, and is stamped no earlier than what it corrects.
+ */
+export function setFields(row: Row, values: Record<string, unknown>, { stamp, isOwn }: Word): LoggedEdit {
   const logged: LoggedEdit = {
     op: 'set',
     table: 'school',
@@ -33,7 +43,7 @@ export function setFields(row: Row, values: Record<string, unknown>, stamp: Stam
   };
   for (const [field, value] of Object.entries(values)) {
     const last = stampOf(row, field);
-    if (last.by !== stamp.by && !isLater(stamp, last)) {
+    if (last.by !== stamp.by && !isLater(stamp, last) && !isOwn(last.by)) {
       logged.overruled.push(field);
       continue;
     }
@@ -41,7 +51,8 @@ export function setFields(row: Row, values: Record<string, unknown>, stamp: Stam
     logged.beforeBy[field] = last.by;
     logged.after[field] = value;
     row[field] = value;
-    row.stamps = { ...row.stamps, [field]: stamp };
+    const at = stamp.at > last.at ? stamp.at : last.at;
+    row.stamps = { ...row.stamps, [field]: { at, by: stamp.by } };
   }
   return logged;
 }
@@ -53,19 +64,19 @@ function make(rows: Rows, edit: Edit, teacherId: string, stamp: Stamp): LoggedEd
 }
 
 /** Lays a change's edits over its rows, each field decided by the later word. @returns what was done, for the log */
-export function applyToRows(rows: Rows, edits: Edit[], teacherId: string, stamp: Stamp): LoggedEdit[] {
+export function applyToRows(rows: Rows, edits: Edit[], teacherId: string, word: Word): LoggedEdit[] {
   return edits.flatMap((edit): LoggedEdit[] => {
     const row = rows.get(edit.table, edit.id);
     if (!row && edit.op === 'set') throw new MissingRecord(edit.table, edit.id);
     if (!row) {
-      const logged = make(rows, edit, teacherId, stamp);
+      const logged = make(rows, edit, teacherId, word.stamp);
       // What is only ensured stays when the change is taken back, so it is no part of its inverse.
       return edit.op === 'make' ? [logged] : [];
     }
     const revive = edit.op === 'make' && row.removed;
     if (edit.op !== 'set' && !revive) return [];
     rows.touch(edit.table, edit.id);
-    const logged = setFields(row, edit.op === 'set' ? edit.values : { removed: false }, stamp);
+    const logged = setFields(row, edit.op === 'set' ? edit.values : { removed: false }, word);
     return [{ ...logged, table: edit.table }];
   });
 }

@@ -24,6 +24,15 @@ export function logged(sql: Sql, changeId: string): LoggedChange | undefined {
   return line && { ...line, edits: JSON.parse(line.edits) as LoggedEdit[] };
 }
 
+/** Which device a teacher's change came from. */
+export function deviceOf(sql: Sql, changeId: string, teacherId: string): string | undefined {
+  return sql.get<{ device: string }>(
+    'SELECT "device" FROM "change" WHERE "id" = ? AND "teacherId" = ?',
+    changeId,
+    teacherId,
+  )?.device;
+}
+
 /** Adds a line to the log, which nothing ever changes. */
 export function writeLine(
   sql: Sql,
