@@ -71,7 +71,7 @@ function firstWords({ weather, wantsWord, comment }: AnyCheckIn): string {
 }
 
 /** Who has come in by themselves, who is missing, who feels low, who asks for a word, and lunch. */
-export function CheckInPanel({ lesson, onOpen }: CheckInPanelProps) {
+export default function CheckInPanel({ lesson, onOpen }: CheckInPanelProps) {
   const { missing, low, wantsWord, sameDevice, twice, lunch, checkedIn, students } = useRoundUp(lesson);
   const group = (title: string, lines: { student: Student; checkIn?: AnyCheckIn; words?: string }[]) =>
     lines.length === 0 ? null : (

@@ -11,6 +11,7 @@ import { longDay, shortDay } from '../../parts/dates';
 import { Action } from '../../parts/Action';
 import { IconAction } from '../../parts/IconAction';
 import { Words } from '../../parts/Words';
+import { lazily } from '../../parts/lazily';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useHasCheckIns, useRoundUp } from '../checkIn/useRoundUp';
@@ -18,7 +19,8 @@ import { useDue } from '../notes/useDue';
 import { SavedSign } from '../shell/SavedSign';
 import { LessonLine } from './LessonLine';
 import type { LessonRow } from './LessonScreen';
-import { LessonMenu } from './LessonMenu';
+
+const LessonMenu = lazily(() => import('./LessonMenu'));
 
 interface LessonHeaderProps {
   lesson: Lesson;

@@ -34,7 +34,7 @@ type Part = 'menu' | 'aside' | 'move' | 'extra';
 const formOf = ({ id }: Lesson) => `lesson ${id}`;
 
 /** What concerns the whole lesson. Each can be taken back, so none asks twice. */
-export function LessonMenu({ lesson, title, rows, onClose }: LessonMenuProps) {
+export default function LessonMenu({ lesson, title, rows, onClose }: LessonMenuProps) {
   const [part, setPart] = useState<Part>('menu');
   const note = `${longDay(lesson.date)}, ${lesson.startsAt} to ${lesson.endsAt}`;
   return (

@@ -6,11 +6,11 @@ import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { rollRows, type RollRow } from '@slate-path/core/roll/rollRows';
 import { longDay } from '../../parts/dates';
+import { lazily } from '../../parts/lazily';
 import { Sheet } from '../../parts/Sheet';
 import { shortDay } from '../../parts/dates';
 import { useTabTitle } from '../../parts/useTabTitle';
 import { useWide } from '../../theme/theme';
-import { CheckInPanel } from '../checkIn/CheckInPanel';
 import { OpenCircle } from '../circle/OpenCircle';
 import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useRecordsAfterPaint } from '../records/afterPaint';
@@ -19,7 +19,6 @@ import { useRecords, type RecordsState } from '../records/useRecords';
 import { useView } from '../records/views';
 import { partnerOf, rollBook, untakenLessons, useAllLessons } from './lessons';
 import { LessonHeader } from './LessonHeader';
-import { LessonSide, sideWidth } from './LessonSide';
 import { MarkDetail } from './MarkDetail';
 import { ModeBar, modeOf, type LessonMode } from './ModeBar';
 import { NoLesson } from './NoLesson';
@@ -35,6 +34,11 @@ const CirclePanel = lazy(() => import('../circle/CirclePanel'));
 const TurnsPanel = lazy(() => import('../turns/TurnsPanel'));
 const LessonNotesSheet = lazy(() => import('../notes/LessonNotes'));
 const TallySheet = lazy(() => import('../tallies/TallySheet'));
+const CheckInPanel = lazily(() => import('../checkIn/CheckInPanel'));
+const LessonSide = lazily(() => import('./LessonSide'));
+
+/** Beside the roll, on a wide screen. */
+const sideWidth = 320;
 
 const bookOf = (state: RecordsState) => rollBook(state.current);
 
@@ -179,15 +183,17 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         )}
       </View>
       {wide && !working ? (
-        <LessonSide
-          lesson={lesson}
-          lessons={lessons}
-          untaken={untaken}
-          open={open}
-          onGo={goTo}
-          onClose={close}
-          onOpen={setOpenStudent}
-        />
+        <View style={{ width: sideWidth }}>
+          <LessonSide
+            lesson={lesson}
+            lessons={lessons}
+            untaken={untaken}
+            open={open}
+            onGo={goTo}
+            onClose={close}
+            onOpen={setOpenStudent}
+          />
+        </View>
       ) : null}
       {!wide && open ? (
         <Sheet title={displayName(open.student)} note={longDay(lesson.date)} onClose={close}>

@@ -4,16 +4,17 @@ import { ScrollView, View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { IconAction } from '../../parts/IconAction';
+import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { longDay } from '../../parts/dates';
-import { CheckInPanel } from '../checkIn/CheckInPanel';
 import { useHasCheckIns } from '../checkIn/useRoundUp';
 import type { LessonRow } from './LessonScreen';
 import { LessonList } from './UntakenList';
 import { MarkDetail } from './MarkDetail';
 
+const CheckInPanel = lazily(() => import('../checkIn/CheckInPanel'));
 const SideNotes = lazy(() => import('../notes/SideNotes'));
 
 interface LessonSideProps {
@@ -26,18 +27,23 @@ interface LessonSideProps {
   onOpen: (studentId: string) => void;
 }
 
-export const sideWidth = 320;
-
 /** Beside the roll on a wide screen: the student that is open, else the day and what was forgotten. */
-export function LessonSide({ lesson, lessons, untaken, open, onGo, onClose, onOpen }: LessonSideProps) {
+export default function LessonSide({
+  lesson,
+  lessons,
+  untaken,
+  open,
+  onGo,
+  onClose,
+  onOpen,
+}: LessonSideProps) {
   const palette = usePalette();
   const checkedIn = useHasCheckIns(lesson.id);
   const sameDay = lessons.filter(({ date }) => date === lesson.date);
   return (
     <ScrollView
       style={{
-        width: sideWidth,
-        flexGrow: 0,
+        flex: 1,
         backgroundColor: palette.surface,
         borderLeftWidth: 1,
         borderColor: palette.line,

@@ -10,6 +10,7 @@ import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
 import { useWritten } from '../../parts/useWritten';
 import { Words } from '../../parts/Words';
+import { lazily } from '../../parts/lazily';
 import { space } from '../../theme/tokens';
 import { AllSaid } from '../checkIn/AllSaid';
 import { useNow } from '../records/clock';
@@ -18,7 +19,8 @@ import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { historyOf } from './lessons';
 import { chooseStanding, writeComment } from './marking';
-import { MarkHistory } from './MarkHistory';
+
+const MarkHistory = lazily(() => import('./MarkHistory'));
 
 const timeShape = /^([01]?\d|2[0-3])[:.]?([0-5]\d)$/;
 

@@ -20,7 +20,7 @@ interface HistoryLine {
 }
 
 /** What was marked for one student in one lesson, by which device, and when; latest first. */
-export function MarkHistory({ lessonId, studentId }: { lessonId: string; studentId: string }) {
+export default function MarkHistory({ lessonId, studentId }: { lessonId: string; studentId: string }) {
   const palette = usePalette();
   const { answer } = useView<{ lines: HistoryLine[] }>(
     `/api/lessons/${encodeURIComponent(lessonId)}/history`,

@@ -15,13 +15,13 @@ import { Card } from '../../parts/Card';
 import { longDay } from '../../parts/dates';
 import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
+import { lazily } from '../../parts/lazily';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { Said } from '../checkIn/Said';
 import { totalsWords } from '../month/totalsWords';
 import { EnrolmentForm } from '../people/EnrolmentForm';
-import { StudentForm } from '../people/StudentForm';
 import { StudentNotes } from '../notes/StudentNotes';
 import { useNow, zoneOf } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
@@ -36,6 +36,8 @@ import { pathData } from './pathData';
 import { PathLanes } from './PathLanes';
 import { PathWeeks } from './PathWeeks';
 import { Summary } from './Summary';
+
+const StudentForm = lazily(() => import('../people/StudentForm'));
 
 /** One student's term: a row of weeks a class, every lesson a presence bar, with what it adds up to. */
 export function PathScreen() {

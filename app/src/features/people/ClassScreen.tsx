@@ -28,6 +28,7 @@ import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { lazily } from '../../parts/lazily';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useNow } from '../records/clock';
@@ -39,8 +40,9 @@ import { CohortSheet } from './CohortSheet';
 import { byStudent, useNameOrder } from './nameOrder';
 import { RulesForm } from './RulesForm';
 import { SectionForm } from './SectionForm';
-import { StudentForm } from './StudentForm';
 import { StudentLine } from './StudentLine';
+
+const StudentForm = lazily(() => import('./StudentForm'));
 
 /** What a list of a class says of somebody in it. */
 function aboutOf({ grade, email }: Student, enrolment: Enrolment, guardians: number): string {

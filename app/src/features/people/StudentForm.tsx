@@ -30,7 +30,7 @@ const labels: Record<keyof typeof blank, string> = {
 };
 
 /** A student typed by hand, or corrected; up to two guardians. */
-export function StudentForm({ student, guardians = [], sectionId, onClose }: StudentFormProps) {
+export default function StudentForm({ student, guardians = [], sectionId, onClose }: StudentFormProps) {
   const now = useNow();
   const [fields, setFields] = useState(() => {
     const { givenName, familyName, called, email, grade, schoolId } = student ?? blank;

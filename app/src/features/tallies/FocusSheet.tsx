@@ -8,13 +8,15 @@ import { Choice } from '../../parts/Choice';
 import { Sheet } from '../../parts/Sheet';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
+import { lazily } from '../../parts/lazily';
 import { space } from '../../theme/tokens';
 import type { LessonRow } from '../lesson/LessonScreen';
 import { makeChange } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
-import { LookForForm } from './LookForForm';
 import { endTallying } from './tallying';
 import { TallyList } from './TallyList';
+
+const LookForForm = lazily(() => import('./LookForForm'));
 
 interface FocusSheetProps {
   lesson: Lesson;

@@ -36,7 +36,7 @@ interface LookForFormProps {
 }
 
 /** What is looked for: its name, its sign, and how it is taken down. */
-export function LookForForm({ lookFor, sectionId, onAccept }: LookForFormProps) {
+export default function LookForForm({ lookFor, sectionId, onAccept }: LookForFormProps) {
   const palette = usePalette();
   const known = useRecords((state) => state.current.lookFor);
   const section = useRecords((state) => (sectionId ? state.current.section[sectionId] : undefined));

@@ -12,6 +12,7 @@ import { IconAction } from '../../parts/IconAction';
 import { Page } from '../../parts/Page';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
+import { lazily } from '../../parts/lazily';
 import { usePalette, useWide } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
 import { makeChange } from '../records/outbox';
@@ -19,9 +20,10 @@ import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { CopyFocusSheet } from './CopyFocusSheet';
 import { FocusForm } from './FocusForm';
-import { LookForForm } from './LookForForm';
 import { LookForSign, toneColour } from './LookForSign';
 import { NoLookFors } from './NoLookFors';
+
+const LookForForm = lazily(() => import('./LookForForm'));
 
 type Open =
   | { what: 'newLookFor' | 'newSet' }

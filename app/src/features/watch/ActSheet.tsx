@@ -25,7 +25,7 @@ const formOf = ({ studentId, sectionId, concern }: Omit<About, 'concern'> & { co
   `act ${studentId} ${sectionId} ${concern}`;
 
 /** What to do about a concern: a step with a day to look again, put it aside to a day, or say why it is none. */
-export function ActSheet({ shown, onClose }: { shown: Shown; onClose: () => void }) {
+export default function ActSheet({ shown, onClose }: { shown: Shown; onClose: () => void }) {
   const { item } = shown;
   const student = useRecords((state) => state.current.student[item.studentId]);
   const form = formOf(item);

@@ -17,6 +17,7 @@ import { Empty } from '../../parts/Empty';
 import { LinkRow } from '../../parts/LinkRow';
 import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
+import { lazily } from '../../parts/lazily';
 import { space } from '../../theme/tokens';
 import { OpenPath } from '../path/OpenPath';
 import { zoneOf } from '../records/clock';
@@ -25,10 +26,11 @@ import { TakeBack } from '../records/TakeBack';
 import { useSectionName } from '../records/sections';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
-import { ActSheet } from './ActSheet';
 import { concernName } from './ConcernCard';
 import { axes, EvidenceChart } from './EvidenceChart';
 import { strengthWords, useWatch, watchAbout, type Shown } from './useWatch';
+
+const ActSheet = lazily(() => import('./ActSheet'));
 
 /** Streams that are seen on days or in pieces of work; all others in lessons. */
 const seenOtherwise: ReadonlySet<StreamName> = new Set<StreamName>(['online', 'stuck', 'hand_in', 'score']);

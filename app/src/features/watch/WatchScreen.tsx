@@ -8,17 +8,19 @@ import { Choice } from '../../parts/Choice';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
+import { lazily } from '../../parts/lazily';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { NoteLinks } from '../notes/NoteLinks';
 import { TakeBack } from '../records/TakeBack';
 import { useSections } from '../records/sections';
 import { useAsking } from '../records/useAsking';
-import { ActSheet } from './ActSheet';
 import { ConcernCard } from './ConcernCard';
 import { Cleared, Fact } from './Facts';
 import { isYoung, Needs } from './Needs';
 import { useWatch, watchAbout, type Shown } from './useWatch';
+
+const ActSheet = lazily(() => import('./ActSheet'));
 
 type Part = 'concerns' | 'over_a_line' | 'aside' | 'cleared';
 
