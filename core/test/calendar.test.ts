@@ -164,6 +164,65 @@ describe('days off from iCalendar', () => {
       leftOut: [{ name: 'Staff meeting', reason: expect.stringContaining('time of day') }],
     });
   });
+  test.each([
+    ['never a day', 'RRULE:FREQ=YEARLY;BYMONTH=4;BYDAY=1MO;BYMONTHDAY=15,16,17,18', 'no day'],
+    ['never a day of all', 'RRULE:FREQ=DAILY;BYMONTH=2;BYMONTHDAY=31', 'no day'],
+    ['by the second', 'RRULE:FREQ=SECONDLY', 'within a day'],
+    ['by the hour', 'RRULE:FREQ=HOURLY;BYMONTH=1', 'within a day'],
+    ['a thousand years', 'DTEND;VALUE=DATE:30261005', 'longer than a year'],
+    ['no rule at all', 'RRULE:FREQ=SOMETIMES', 'cannot be read'],
+  ])('%s is left out with its reason, at once', (_what, line, reason) => {
+    const { days, leftOut } = readDaysOff(calendar('SUMMARY:Tide', 'DTSTART;VALUE=DATE:20261005', line));
+    expect([days.length, ...leftOut.map((one) => one.reason)]).toEqual([0, expect.stringContaining(reason)]);
+  });
+  test('days that are excepted are no days off, added ones are; a daily entry stops', () => {
+    const lines = ['SUMMARY:Inset', 'DTSTART;VALUE=DATE:20261005', 'RRULE:FREQ=WEEKLY;COUNT=3'];
+    const dates = ['EXDATE;VALUE=DATE:20261012', 'RDATE;VALUE=DATE:20261014'];
+    expect(readDaysOff(calendar(...lines, ...dates)).days.map(({ startsOn }) => startsOn)).toEqual([
+      ...['2026-10-05', '2026-10-14', '2026-10-19'],
+    ]);
+    const daily = calendar('SUMMARY:Daily', 'DTSTART;VALUE=DATE:20261005', 'RRULE:FREQ=DAILY');
+    expect(readDaysOff(daily).days).toHaveLength(120);
+    const many = Array.from({ length: 400 }, () => daily.split('\r\n').slice(2, -1).join('\r\n'));
+    const { days, leftOut } = readDaysOff(['BEGIN:VCALENDAR', ...many, 'END:VCALENDAR'].join('\r\n'));
+    expect(days.length).toBeLessThan(2200);
+    expect(leftOut).toHaveLength(400 - Math.ceil(2000 / 120));
+  });
+  test('no rule takes more than its steps, whatever it is', () => {
+    const part = fc.oneof(
+      fc
+        .integer({ min: -60, max: 400 })
+        .chain((n) =>
+          fc
+            .constantFrom('BYMONTH', 'BYMONTHDAY', 'BYYEARDAY', 'BYWEEKNO', 'BYSETPOS', 'BYHOUR', 'INTERVAL')
+            .map((key) => `${key}=${n}`),
+        ),
+      fc.constantFrom(
+        'BYDAY=MO',
+        'BYDAY=5MO',
+        'BYDAY=-53SU',
+        'BYDAY=XX',
+        'COUNT=3',
+        'UNTIL=99991231',
+        'WKST=SU',
+      ),
+    );
+    const freq = fc.constantFrom('DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY', 'HOURLY', 'NEVER');
+    fc.assert(
+      fc.property(freq, fc.array(part, { maxLength: 5 }), (every, parts) => {
+        const rule = [`RRULE:FREQ=${every}`, ...parts].join(';');
+        const begun = performance.now();
+        try {
+          readDaysOff(calendar('SUMMARY:Tide', 'DTSTART;VALUE=DATE:20261005', rule));
+        } catch (error) {
+          if (!(error instanceof CalendarError)) throw error;
+        }
+        // No measure of speed: a rule that is followed without a bound takes minutes.
+        return performance.now() - begun < 20_000;
+      }),
+      { numRuns: 400 },
+    );
+  });
   test('what is no calendar gets a sentence, whatever it is', () => {
     expect(() => readDaysOff('name,email\nDario,d@x.org')).toThrow(CalendarError);
     fc.assert(
