@@ -28,7 +28,7 @@ function write({ path: file, contents }) {
 }
 
 /**
- * The server and its worker as plain JavaScript, in a third of a second: without a compiler in each of its
+ * The server, its worker and its readers as plain JavaScript, in a third of a second: without a compiler in each of its
  * threads it starts in half the time and with a third less memory.
  */
 export async function buildServer() {
@@ -36,7 +36,11 @@ export async function buildServer() {
   const esbuild = await import('esbuild');
   const { outputFiles } = await esbuild.build({
     absWorkingDir: root,
-    entryPoints: { main: 'server/src/main.ts', worker: 'server/src/jobs/worker.ts' },
+    entryPoints: {
+      main: 'server/src/main.ts',
+      worker: 'server/src/jobs/worker.ts',
+      reader: 'server/src/jobs/reader.ts',
+    },
     bundle: true,
     splitting: true,
     write: false,

@@ -32,7 +32,8 @@ export interface ArchiveReading {
 export class NotAnArchive extends Error {}
 
 export const largestArchiveBytes = 100_000_000;
-const largestUnpackedBytes = 500_000_000;
+/** All of it has to be held in memory while it is read. */
+const largestUnpackedBytes = 200_000_000;
 const mostErrors = 100;
 
 /** The files wanted from a zip, by name. What it says it unpacks to is added up before any of it is unpacked. */
@@ -53,7 +54,7 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
       },
     });
     if (unpacked > largestUnpackedBytes)
-      throw new NotAnArchive('it unpacks to over 500 MB; an archive does not. Nothing was unpacked.');
+      throw new NotAnArchive('it unpacks to over 200 MB; an archive does not. Nothing was unpacked.');
     const files = unzipSync(bytes, { filter: ({ name }) => wanted.has(name) });
     for (const name of names) files[name] ??= new Uint8Array();
     return files;

@@ -136,6 +136,7 @@ function tidy(cell: Cell): string {
 
 async function readWorkbook(bytes: Uint8Array): Promise<TableRow[]> {
   refuseBomb(bytes);
+  refuseFarCells(bytes);
   try {
     const copy = bytes.slice().buffer;
     const sheet = await readSheet(copy);
@@ -145,6 +146,27 @@ async function readWorkbook(bytes: Uint8Array): Promise<TableRow[]> {
       'This looks like a workbook but cannot be read: it is damaged, protected, or another kind of zip.',
     );
   }
+}
+
+/** The most columns and rows of a sheet, empty ones among them: the library lays out all of them. */
+const mostColumns = 500;
+const mostSheetRows = 20_000;
+
+function columnNumber(letters: string): number {
+  return Array.from(letters).reduce((sum, letter) => sum * 26 + letter.charCodeAt(0) - 64, 0);
+}
+
+/** A few bytes can name a cell a million rows below: all between would have to be laid out. */
+function refuseFarCells(bytes: Uint8Array): void {
+  const sheets = unzipSync(bytes, { filter: ({ name }) => /^\/?xl\/worksheets\/[^/]+\.xml$/i.test(name) });
+  for (const sheet of Object.values(sheets))
+    for (const [, letters = '', row] of decodeText(sheet).matchAll(
+      /[\s]r=["']\$?([A-Z]{0,4})\$?(\d{1,8})["']/g,
+    ))
+      if (Number(row) > mostSheetRows || columnNumber(letters) > mostColumns)
+        throw new TableError(
+          `A cell of this workbook is at ${letters}${row ?? ''}, far from a roster. Nothing was changed. Save the list alone, or as CSV.`,
+        );
 }
 
 /** Adds up what the archive says it unpacks to, before anything is unpacked. */

@@ -12,7 +12,7 @@ export interface Stamp {
 export interface Word {
   stamp: Stamp;
   /** Was that change made by the same device? It sends its own in the order in which they were made. */
-  isOwn(changeId: string): boolean;
+  isOwn: (changeId: string) => boolean;
 }
 
 /** A record's fields all have the stamp of its making, until one is decided anew. */

@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler } from 'express';
 import { z } from 'zod';
+import { NotRead } from '../jobs/readers';
 
 /** A problem document (RFC 9457) with an error for each field that has one. */
 export const ProblemDocument = z.object({
@@ -36,6 +37,14 @@ export function fieldErrors(error: z.ZodError): FieldErrors {
 
 function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
+  if (error instanceof NotRead)
+    return error.why === 'busy'
+      ? new Problem(503, 'Too many files', `${error.message} Nothing was changed; try again in a moment.`)
+      : new Problem(
+          422,
+          'Not read',
+          `${error.message} Nothing was changed. Leave out what is not needed, or save the list as CSV.`,
+        );
   const type = (error as { type?: string }).type;
   if (type === 'entity.too.large')
     return new Problem(413, 'Too large', 'This is larger than the server takes. Nothing was saved.');

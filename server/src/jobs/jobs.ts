@@ -1,4 +1,5 @@
 import { Piscina } from 'piscina';
+import type { CalendarReading } from '@slate-path/core/calendar/icalendar';
 import type { DateOrder } from '@slate-path/core/participants/moment';
 import type { ParticipantReading } from '@slate-path/core/participants/readParticipants';
 import type { MergedRow, People } from '@slate-path/core/roster/mergeRoster';
@@ -22,6 +23,7 @@ import type { WatchPreview } from '@slate-path/core/signals/preview';
 import type { SectionWatch } from '@slate-path/core/signals/watchReading';
 import type { GlanceRequest, PreviewRequest } from '../watch/readGlance';
 import type { WatchRequest } from '../watch/readWatch';
+import { Readers } from './readers';
 
 /** What the worker can do, by name: the input it takes and the result it gives. */
 export interface JobKinds {
@@ -34,6 +36,7 @@ export interface JobKinds {
     input: { bytes: Uint8Array; lessonDate: string | null; order: DateOrder | null };
     result: { refused: string } | ParticipantReading;
   };
+  readDaysOff: { input: { bytes: Uint8Array }; result: { refused: string } | CalendarReading };
   watch: { input: WatchRequest; result: SectionWatch[] };
   glance: { input: GlanceRequest; result: ClassGlance };
   watchPreview: { input: PreviewRequest; result: WatchPreview };
@@ -52,12 +55,19 @@ export interface JobKinds {
   countsFile: { input: CountFileRequest; result: Uint8Array };
 }
 
+const readingKinds = ['readRoster', 'readParticipants', 'readDaysOff', 'readArchive'] as const;
+/** What reads a file that somebody brought: not in the server's own process. */
+export type ReadingKind = (typeof readingKinds)[number];
+
+const isReading = (kind: keyof JobKinds): kind is ReadingKind =>
+  (readingKinds as readonly string[]).includes(kind);
+
 export interface Jobs {
   run<K extends keyof JobKinds>(kind: K, input: JobKinds[K]['input']): Promise<JobKinds[K]['result']>;
   close(): Promise<void>;
 }
 
-/** A pool of workers for what takes longer than a request should: one crashed job is one failed answer. */
+/** Workers for what takes longer than a request should, and processes for what reads files. */
 export function startJobs(): Jobs {
   const pool = new Piscina({
     filename: new URL('./worker.mjs', import.meta.url).href,
@@ -70,8 +80,17 @@ export function startJobs(): Jobs {
   pool.on('error', (error) => {
     console.error(error);
   });
+  const readers = new Readers(new URL('./reader.mjs', import.meta.url));
   return {
-    run: (kind, input) => pool.run(input, { name: kind, signal: AbortSignal.timeout(120_000) }),
-    close: () => pool.destroy(),
+    run: <K extends keyof JobKinds>(kind: K, input: JobKinds[K]['input']) =>
+      isReading(kind)
+        ? readers.run(kind, input as never)
+        : (pool.run(input, { name: kind, signal: AbortSignal.timeout(120_000) }) as Promise<
+            JobKinds[K]['result']
+          >),
+    close: () => {
+      readers.close();
+      return pool.destroy();
+    },
   };
 }

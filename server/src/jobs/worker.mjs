@@ -3,8 +3,6 @@ import { register } from 'tsx/esm/api';
 
 register();
 export const {
-  readRoster,
-  readParticipants,
   watch,
   glance,
   watchPreview,
@@ -19,5 +17,4 @@ export const {
   backUp,
   readBackup,
   archiveFile,
-  readArchive,
 } = await import('./worker.ts');

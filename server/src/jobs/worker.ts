@@ -1,4 +1,3 @@
-import { TableError } from '@slate-path/core/formats/table';
 import type { JobKinds } from './jobs';
 
 type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<JobKinds[K]['result']>;
@@ -7,32 +6,6 @@ type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<Jo
  * Every job loads what it needs when it is first asked for: most days only the watch list is, and what writes
  * workbooks need not lie in memory for it.
  */
-
-/** What a file gives, or the sentence that says why it is no table. */
-async function orRefused<T>(read: () => Promise<T>): Promise<T | { refused: string }> {
-  try {
-    return await read();
-  } catch (error) {
-    if (error instanceof TableError) return { refused: error.message };
-    throw error;
-  }
-}
-
-export const readRoster: Job<'readRoster'> = ({ bytes, roles, sectionId, people }) =>
-  orRefused(async () => {
-    const { mergeRoster } = await import('@slate-path/core/roster/mergeRoster');
-    const { readRosterFile } = await import('@slate-path/core/roster/oneRoster');
-    const { readRoster: readRows } = await import('@slate-path/core/roster/readRoster');
-    const { columns, rows } = readRows(await readRosterFile(bytes), roles ?? undefined);
-    return { columns, rows: mergeRoster(rows, sectionId, people) };
-  });
-
-export const readParticipants: Job<'readParticipants'> = ({ bytes, lessonDate, order }) =>
-  orRefused(async () => {
-    const { readParticipantFile } = await import('@slate-path/core/participants/readParticipantFile');
-    const { readParticipants: readList } = await import('@slate-path/core/participants/readParticipants');
-    return readList(await readParticipantFile(bytes), lessonDate, order ?? undefined);
-  });
 
 export const watch: Job<'watch'> = async (input) => (await import('../watch/readWatch')).readWatch(input);
 
@@ -71,9 +44,6 @@ export const erase: Job<'erase'> = async (request) => (await import('../erasure/
 
 export const archiveFile: Job<'archiveFile'> = async (request) =>
   (await import('../archive/writeFile')).archiveFile(request);
-
-export const readArchive: Job<'readArchive'> = async (request) =>
-  (await import('../archive/readFile')).readArchiveFile(request);
 
 export const backUp: Job<'backUp'> = async ({ dataFolder, now }) => {
   const { newBackupFile } = await import('../backups/backups');

@@ -1,7 +1,5 @@
 import { z } from 'zod';
-import { decodeText } from '@slate-path/core/formats/decodeText';
 import { largestFileBytes } from '@slate-path/core/formats/table';
-import { CalendarError, readDaysOff } from '@slate-path/core/calendar/icalendar';
 import { Id } from '@slate-path/core/records/schema';
 import { columnRoles } from '@slate-path/core/roster/columns';
 import { fates } from '@slate-path/core/roster/mergeRoster';
@@ -78,13 +76,10 @@ export const rosterRoutes = [
       days: z.array(DayOffFound),
       leftOut: z.array(z.object({ name: z.string(), reason: z.string() })),
     }),
-    handle({ request }) {
-      try {
-        return Promise.resolve(readDaysOff(decodeText(bytesOf(request.body))));
-      } catch (error) {
-        if (error instanceof CalendarError) throw new Problem(422, 'No calendar', error.message);
-        throw error;
-      }
+    async handle({ request, services }) {
+      const reading = await services.jobs.run('readDaysOff', { bytes: bytesOf(request.body) });
+      if ('refused' in reading) throw new Problem(422, 'No calendar', reading.refused);
+      return reading;
     },
   }),
 ];
