@@ -112,7 +112,7 @@ test('a range with one day unticked, recorded as one change, and taken back whol
   await type(page, 'First day', '2026-11-16');
   await type(page, 'Last day', '2026-11-27');
   // Six lessons; on the 18th the student was marked by hand, so that one waits for a word.
-  await says(page, '5 new, 1 instead of something');
+  await says(page, '5 new, 1 in place of another mark');
   await says(page, 'away, excused instead of away, marked by hand');
   await tap(page, 'Wed 25 Nov, 10:40');
   await tap(page, 'Record 4 marks');

@@ -4,7 +4,7 @@ import { patternWords } from './patternWords';
 import { partsOf } from './together';
 import { concerns, streamNames, type ClassSeries, type Concern, type StreamName } from './streams';
 import { levelsCrossed } from './levels';
-import { levelWords } from './levelWords';
+import { levelFact } from './levelWords';
 import { statesOf, watchedSeries, type WatchSettings } from './watchClass';
 import { percent, weekdayWords } from './words';
 
@@ -105,7 +105,7 @@ export function glanceOf(series: ClassSeries, { streams, lines }: WatchSettings)
         changed: Math.round(changed * 1000) / 1000,
         stream,
         concern,
-        fact: levels[i]?.[0] ? levelWords(levels[i][0]) : null,
+        fact: levels[i]?.[0] ? levelFact(levels[i][0]) : null,
       },
     ];
   });

@@ -15,12 +15,12 @@ const withHow = (level: LevelCrossed, words = '') => {
   return all ? ` (${all})` : '';
 };
 
-/** What a student's line is, to follow the name: "missed 6 of the 7 lessons taken so far (two excused)". */
-export function levelWords(level: LevelCrossed): string {
-  const { kind, missed, taken, line, value, since } = level;
+/** The fact alone, to follow the name: "missed 6 of the 7 lessons taken so far (two excused)". */
+export function levelFact(level: LevelCrossed): string {
+  const { kind, missed, taken, value, since } = level;
   switch (kind) {
     case 'share':
-      return `missed ${missed} of ${taken} lessons taken${withHow(level, percent(value))}, at or over the ${percent(line)} line since ${day(since)}`;
+      return `missed ${missed} of ${taken} lessons taken${withHow(level, percent(value))}`;
     case 'early':
       return missed === taken
         ? `missed all ${taken} lessons taken so far${withHow(level)}`
@@ -30,4 +30,11 @@ export function levelWords(level: LevelCrossed): string {
     case 'missing':
       return `did not hand in ${inWords(value)} of the last ${inWords(taken)} pieces of work`;
   }
+}
+
+/** The fact, and the line that it is over, where there is one. */
+export function levelWords(level: LevelCrossed): string {
+  const { kind, line, since } = level;
+  const over = kind === 'share' ? `, at or over the ${percent(line)} line since ${day(since)}` : '';
+  return levelFact(level) + over;
 }

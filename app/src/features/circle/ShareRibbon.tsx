@@ -9,8 +9,9 @@ interface ShareRibbonProps {
   names: ReadonlyMap<string, string>;
 }
 
-/** A name fits where the part is so large. */
+/** A name fits where the part is so large, and its share beside it from there on. */
 const namedFrom = 0.24;
+const countedFrom = 0.4;
 
 /** The talk as one ribbon, each part as long as that student's share of it, in the order of the seats. */
 export function ShareRibbon({ shares, names }: ShareRibbonProps) {
@@ -49,7 +50,7 @@ export function ShareRibbon({ shares, names }: ShareRibbonProps) {
         >
           {share >= namedFrom ? (
             <Words size="small" lines={1} figures>
-              {`${names.get(studentId) ?? ''} ${Math.round(share * 100)} %`}
+              {share >= countedFrom ? words[index] : names.get(studentId)}
             </Words>
           ) : null}
         </View>

@@ -39,7 +39,7 @@ export function PlannedMarks({ items, none, oneLesson, isIn, onDecide }: Planned
   const counts = (fate: PlannedMark['fate']) => items.filter((item) => item.fate === fate).length;
   const summary = [
     [counts('new'), 'new'],
-    [counts('replaces'), 'instead of something'],
+    [counts('replaces'), 'in place of another mark'],
     [counts('same'), 'already so'],
   ]
     .filter(([count]) => count !== 0)

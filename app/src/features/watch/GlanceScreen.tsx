@@ -107,7 +107,7 @@ function StudentGlance({ student, lessons }: { student: Student; lessons: ClassG
         <Words bold lines={1}>
           {name}
         </Words>
-        <Words size="small" tone={student.changed >= 1 ? 'ember' : 'inkQuiet'} lines={2}>
+        <Words size="small" tone={student.changed >= 1 ? 'ember' : 'inkQuiet'} lines={3}>
           {changedWords(student)}
         </Words>
         <SmallPath student={student} lessons={lessons} />
