@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { dropOldBackups, newBackupFile } from '@slate-path/server/backups/backups';
 import { backUp } from '@slate-path/server/database/backup';
-import { DatabaseError } from '@slate-path/server/database/open';
+import { DatabaseError } from '@slate-path/server/database/problems';
 import { InputError } from './input';
 
 export interface BackupCommand {

@@ -4,7 +4,7 @@ import { bringArchive } from '@slate-path/server/archive/bring';
 import { NotBrought } from '@slate-path/server/archive/inParts';
 import { readArchiveFile } from '@slate-path/server/archive/readFile';
 import { archiveFile } from '@slate-path/server/archive/writeFile';
-import { DatabaseError } from '@slate-path/server/database/open';
+import { DatabaseError } from '@slate-path/server/database/problems';
 import { restore as restoreBackup } from '@slate-path/server/database/restore';
 import { InputError, readInput } from './input';
 import { teacherOf, teacherOrNew, withDatabase } from './teacher';

@@ -2,7 +2,8 @@ import { randomBytes } from 'node:crypto';
 import path from 'node:path';
 import { createTeacher } from '@slate-path/server/accounts/accounts';
 import { TeacherEntity } from '@slate-path/server/database/entities';
-import { DatabaseError, openDatabase, type OpenDatabase } from '@slate-path/server/database/open';
+import { openDatabase, type OpenDatabase } from '@slate-path/server/database/open';
+import { DatabaseError } from '@slate-path/server/database/problems';
 import { InputError } from './input';
 
 /** Opens a data folder for one command. */

@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { DatabaseError } from '@slate-path/server/database/open';
+import { DatabaseError } from '@slate-path/server/database/problems';
 import { ListenError } from '@slate-path/server/http/listen';
 import { stopOnSignals } from '@slate-path/server/start';
 import { startDemo } from './startDemo';

@@ -1,11 +1,14 @@
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { clockFrom } from './clock';
-import { DatabaseError } from './database/open';
+import { DatabaseError } from './database/problems';
 import { ListenError } from './http/listen';
 import { startServer, stopOnSignals } from './start';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
+
+// Children's records: what this process writes is for its own user alone.
+process.umask(0o077);
 
 /** Where the teacher's own data is, and how the server is reached: from the environment. */
 async function main(): Promise<void> {

@@ -30,7 +30,7 @@ export interface Running {
 
 /** Opens the data, starts the workers and listens. */
 export async function startServer(options: StartOptions): Promise<Running> {
-  const database = await openDatabase(options.dataFolder);
+  const database = await openDatabase(options.dataFolder, { alone: true });
   const jobs = startJobs();
   const { clock, demoTeacherId = null } = options;
   const mail = new MailServer(path.join(options.dataFolder, 'outbox'));

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { DatabaseError } from '../database/open';
+import { DatabaseError } from '../database/problems';
 
 /** A packed copy of the database, in the data folder beside it. */
 export interface Backup {

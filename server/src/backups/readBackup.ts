@@ -2,7 +2,8 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { goingBack, type GoingBack } from '@slate-path/core/archive/goingBack';
 import type { RecordLists } from '@slate-path/core/records/records';
-import { DatabaseError, openDatabase } from '../database/open';
+import { openDatabase } from '../database/open';
+import { DatabaseError } from '../database/problems';
 import { RecordReader } from '../database/readRecords';
 import { backupFile, newReadingFolder } from './backups';
 

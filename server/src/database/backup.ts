@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
 import { rebuildNoteIndex } from './noteIndex';
-import { DatabaseError } from './open';
+import { DatabaseError } from './problems';
 
 /**
  * Writes a copy of a data folder's database to a new file, as it stands at one moment, while the server

@@ -16,6 +16,9 @@ import { RoomPlans1765000000000 } from './migrations/1765000000000-RoomPlans';
 import { OtherCheckIns1765100000000 } from './migrations/1765100000000-OtherCheckIns';
 import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
 import { TimersEnd1765110000000 } from './migrations/1765110000000-TimersEnd';
+import { holdFolder, type LetGo } from './hold';
+import { DatabaseError } from './problems';
+import { finishRestore } from './restore';
 import { Sql } from './sql';
 
 /** "SLPT" in the header of every file of ours (SQLite's application id, byte 68). */
@@ -35,9 +38,6 @@ export const migrations = [
   OtherCheckIns1765100000000,
   TimersEnd1765110000000,
 ];
-
-/** The data folder cannot be used, with one clear line that says why. */
-export class DatabaseError extends Error {}
 
 /**
  * The database of a data folder. Writes go through one connection, one after another; reads use
@@ -68,10 +68,33 @@ class Queue {
   }
 }
 
-export async function openDatabase(folder: string): Promise<OpenDatabase> {
+/**
+ * @param alone holds the folder, so that no second server and no restore works on it meanwhile
+ * @throws DatabaseError with one clear line
+ */
+export async function openDatabase(folder: string, { alone = false } = {}): Promise<OpenDatabase> {
   const file = path.join(folder, 'slate-path.db');
   makeWritable(folder);
   refuseForeign(file);
+  const letGo = alone ? prepareAlone(folder) : null;
+  try {
+    return await openHeld(file, letGo);
+  } catch (error) {
+    letGo?.();
+    throw error;
+  }
+}
+
+/** What only the one that holds the folder may do before it opens the data. */
+function prepareAlone(folder: string): LetGo {
+  const letGo = holdFolder(folder);
+  finishRestore(folder);
+  return letGo;
+}
+
+async function openHeld(file: string, letGo: LetGo | null): Promise<OpenDatabase> {
+  refuseBesideCopies(file);
+  checkSound(file);
   const shared = { type: 'better-sqlite3' as const, database: file, entities, statementCacheSize: 300 };
   const write = await connect({ ...shared, migrations, prepareDatabase: prepareWriting }, file);
   await write.runMigrations({ transaction: 'each' });
@@ -88,6 +111,7 @@ export async function openDatabase(folder: string): Promise<OpenDatabase> {
     close: async () => {
       await queue.run(() => read.destroy());
       await write.destroy();
+      letGo?.();
     },
   };
 }
@@ -105,6 +129,9 @@ function makeWritable(folder: string): void {
     const probe = path.join(folder, '.write-test');
     fs.writeFileSync(probe, '');
     fs.rmSync(probe);
+    // Children's records, in files that others made or copied here, perhaps for everybody to read.
+    for (const name of fs.readdirSync(folder).filter((found) => found.startsWith('slate-path.db')))
+      fs.chmodSync(path.join(folder, name), 0o600);
   } catch (error) {
     const reason = error instanceof Error ? error.message : String(error);
     throw new DatabaseError(`The data folder ${folder} cannot be written (${reason}).`);
@@ -123,10 +150,30 @@ function refuseForeign(file: string): void {
     throw new DatabaseError(`${file} is not a database, or it is damaged. It was left as it is.`);
   if (header.readUInt32BE(68) !== applicationId)
     throw new DatabaseError(`${file} is a database of another program. It was left as it is.`);
-  checkSound(file);
+}
+
+/** Beside copies of it a database that is missing was moved or lost: a fresh school would hide that. */
+function refuseBesideCopies(file: string): void {
+  if ((fs.statSync(file, { throwIfNoEntry: false })?.size ?? 0) > 0) return;
+  const folder = path.dirname(file);
+  const copies = fs.readdirSync(folder).filter((name) => name.startsWith('slate-path.db.before-'));
+  const backups = path.join(folder, 'backups');
+  const kept = fs.existsSync(backups) ? fs.readdirSync(backups).filter((name) => name.endsWith('.db')) : [];
+  const [copy] = [
+    ...kept
+      .sort()
+      .reverse()
+      .map((name) => path.join('backups', name)),
+    ...copies,
+  ];
+  if (copy !== undefined)
+    throw new DatabaseError(
+      `${file} is missing or empty, but there are copies of it, as ${copy}. Restore one (npm run slate -- restore ${path.join(folder, copy)}), or move them away to begin anew.`,
+    );
 }
 
 function checkSound(file: string): void {
+  if ((fs.statSync(file, { throwIfNoEntry: false })?.size ?? 0) === 0) return;
   const database = new Database(file, { readonly: true });
   try {
     const found = database.pragma('quick_check(1)', { simple: true });

@@ -1,7 +1,8 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
-import { DatabaseError } from './open';
+import { holdFolder } from './hold';
+import { DatabaseError } from './problems';
 
 /** Is a file a database of ours, and whole? @throws DatabaseError with one clear line */
 function check(file: string): void {
@@ -23,45 +24,62 @@ function check(file: string): void {
   }
 }
 
-/** Writes what still lies in the journal into the file, which only works where nobody else has it open. */
-function closeJournal(file: string): void {
-  const database = new Database(file);
-  try {
-    const mode = database.pragma('journal_mode = DELETE', { simple: true });
-    if (mode !== 'delete') throw new Error('in use');
-  } catch {
-    throw new DatabaseError(
-      `${file}: the server is running on these data. Stop it first; nothing was changed.`,
-    );
-  } finally {
-    database.close();
-  }
+const journals = ['-wal', '-shm'];
+/** It is there from before a backup takes the place of the data until nothing of the data before is beside it. */
+const marker = 'slate-path.restoring';
+
+/**
+ * Finishes a restore that was broken off, as by a loss of power. Either the backup had taken the place of the data:
+ * then the journal of the data before must not be laid over it. Or it had not, and all is as it was.
+ */
+export function finishRestore(folder: string): void {
+  const file = path.join(folder, 'slate-path.db');
+  if (!fs.existsSync(path.join(folder, marker))) return;
+  if (fs.existsSync(`${file}.part`)) fs.rmSync(`${file}.part`);
+  else for (const journal of journals) fs.rmSync(file + journal, { force: true });
+  fs.rmSync(path.join(folder, marker));
+}
+
+function sync(file: string): void {
+  const handle = fs.openSync(file, 'r');
+  fs.fsyncSync(handle);
+  fs.closeSync(handle);
+}
+
+/** Keeps what is there under another name, journal and all: it may be damaged, and is then looked at in peace. */
+function keepAside(file: string, aside: string): void {
+  fs.linkSync(file, aside);
+  if (fs.existsSync(`${file}-wal`)) fs.linkSync(`${file}-wal`, `${aside}-wal`);
 }
 
 /**
- * Puts a backup in the place of a data folder's database. The one that was there is kept beside it.
+ * Puts a backup in the place of a data folder's database, in one step. The one that was there, sound or damaged, is
+ * kept beside it with its journal.
  * @param stamp goes into its name @returns the name of the one that was there; null where there was none
  * @throws DatabaseError with one clear line; then nothing was changed
  */
 export function restore(backup: string, folder: string, stamp: string): string | null {
   if (!fs.existsSync(backup)) throw new DatabaseError(`${backup}: there is no such file.`);
   check(backup);
-  fs.mkdirSync(folder, { recursive: true });
-  const file = path.join(folder, 'slate-path.db');
-  const part = `${file}.part`;
-  fs.copyFileSync(backup, part);
-  check(part);
-  fs.chmodSync(part, 0o600);
-  const aside = fs.existsSync(file) ? `${file}.before-${stamp}` : null;
+  fs.mkdirSync(folder, { recursive: true, mode: 0o700 });
+  const letGo = holdFolder(folder);
   try {
-    if (aside) {
-      closeJournal(file);
-      fs.renameSync(file, aside);
-    }
+    finishRestore(folder);
+    const file = path.join(folder, 'slate-path.db');
+    const part = `${file}.part`;
+    fs.copyFileSync(backup, part);
+    fs.chmodSync(part, 0o600);
+    check(part);
+    sync(part);
+    const aside = fs.existsSync(file) ? `${file}.before-${stamp}` : null;
+    if (aside) keepAside(file, aside);
+    fs.writeFileSync(path.join(folder, marker), '');
+    sync(folder);
     fs.renameSync(part, file);
-  } catch (error) {
-    fs.rmSync(part, { force: true });
-    throw error;
+    sync(folder);
+    finishRestore(folder);
+    return aside;
+  } finally {
+    letGo();
   }
-  return aside;
 }

@@ -36,17 +36,18 @@ function etagOf(
   teacherId: string,
   cached: NonNullable<Route['cached']>,
 ): string {
-  const seqOf = (where: string, ...values: unknown[]) =>
-    database.lookUp.get<{ seq: number }>(
-      `SELECT "seq" FROM "change" WHERE "teacherId" = ?${where} ORDER BY "seq" DESC LIMIT 1`,
+  // The change's own id: after a backup was restored another change may have the same number.
+  const lastOf = (where: string, ...values: unknown[]) =>
+    database.lookUp.get<{ id: string }>(
+      `SELECT "id" FROM "change" WHERE "teacherId" = ?${where} ORDER BY "seq" DESC LIMIT 1`,
       teacherId,
       ...values,
-    )?.seq ?? 0;
+    )?.id ?? '0';
   const day = new Date(clock()).toISOString().slice(0, 10);
   // What a day shows may be other tomorrow, though nobody wrote anything.
-  if (cached === 'per-teacher') return `W/"${seqOf('')}-${day}"`;
+  if (cached === 'per-teacher') return `W/"${lastOf('')}-${day}"`;
   const places = cached.kinds.map(() => '?').join(', ');
-  return `W/"${seqOf(` AND "kind" IN (${places})`, ...cached.kinds)}-${day}"`;
+  return `W/"${lastOf(` AND "kind" IN (${places})`, ...cached.kinds)}-${day}"`;
 }
 
 /** Who calls, and whether they may: asked before anything of the body is read. */

@@ -48,7 +48,7 @@ export const archiveFile: Job<'archiveFile'> = async (request) =>
 export const backUp: Job<'backUp'> = async ({ dataFolder, now }) => {
   const { newBackupFile } = await import('../backups/backups');
   const { backUp: write } = await import('../database/backup');
-  const { DatabaseError } = await import('../database/open');
+  const { DatabaseError } = await import('../database/problems');
   try {
     write(dataFolder, newBackupFile(dataFolder, now));
     return { refused: null };

@@ -5,8 +5,10 @@ import type { OpenDatabase } from '../database/open';
 import { toRecord } from '../views/load';
 import type { MailServer } from './mailServer';
 
+type Waiting = Message & { teacherId: string };
+
 /** Written, and not yet with the mail server, in the order of writing. */
-async function waiting(database: OpenDatabase): Promise<(Message & { teacherId: string })[]> {
+async function waiting(database: OpenDatabase): Promise<Waiting[]> {
   const rows = await database.read
     .getRepository(recordEntities.message)
     .createQueryBuilder('message')
@@ -18,19 +20,30 @@ async function waiting(database: OpenDatabase): Promise<(Message & { teacherId: 
   return rows.map((row) => ({ ...toRecord<'message'>(row), teacherId: row.teacherId }));
 }
 
-async function deliver(database: OpenDatabase, mail: MailServer, now: number): Promise<void> {
-  for (const { teacherId, ...message } of await waiting(database)) {
-    const student = await database.read
-      .getRepository(recordEntities.student)
-      .findOneByOrFail({ id: message.studentId });
-    const teacher = await database.read.getRepository(TeacherEntity).findOneByOrFail({ id: teacherId });
-    const studentName = displayName(toRecord<'student'>(student));
-    const file = await mail.take({ message, from: teacher.name, studentName });
-    const deliveredAt = new Date(now).toISOString();
-    await database.inTransaction((manager) =>
-      manager.insert(DeliveryEntity, { messageId: message.id, teacherId, deliveredAt, file }),
-    );
-  }
+async function deliver(
+  database: OpenDatabase,
+  mail: MailServer,
+  now: number,
+  { teacherId, ...message }: Waiting,
+): Promise<void> {
+  const student = await database.read
+    .getRepository(recordEntities.student)
+    .findOneByOrFail({ id: message.studentId });
+  const teacher = await database.read.getRepository(TeacherEntity).findOneByOrFail({ id: teacherId });
+  const studentName = displayName(toRecord<'student'>(student));
+  const file = await mail.take({ message, from: teacher.name, studentName });
+  const deliveredAt = new Date(now).toISOString();
+  await database.inTransaction((manager) =>
+    manager.insert(DeliveryEntity, { messageId: message.id, teacherId, deliveredAt, file }),
+  );
+}
+
+/** One letter that cannot be handed over does not keep those behind it. */
+async function deliverAll(database: OpenDatabase, mail: MailServer, now: number): Promise<void> {
+  for (const letter of await waiting(database))
+    await deliver(database, mail, now, letter).catch((error: unknown) => {
+      console.error(`Message ${letter.id} is waiting: the mail server did not take it.`, error);
+    });
 }
 
 /**
@@ -48,7 +61,7 @@ export class Postman {
 
   deliverWaiting(): Promise<void> {
     this.last = this.last
-      .then(() => deliver(this.database, this.mail, this.clock()))
+      .then(() => deliverAll(this.database, this.mail, this.clock()))
       .catch((error: unknown) => {
         console.error('Messages are waiting: the mail server did not take them.', error);
       });

@@ -1,6 +1,9 @@
+import { createHash } from 'node:crypto';
 import fs from 'node:fs/promises';
 import path from 'node:path';
 import type { Message } from '@slate-path/core/records/schema';
+
+const longestName = 128;
 
 export interface Letter {
   message: Message;
@@ -18,7 +21,10 @@ export class MailServer {
   constructor(private readonly folder: string) {}
 
   fileOf(messageId: string): string {
-    return path.join(this.folder, `${encodeURIComponent(messageId)}.eml`);
+    const name = encodeURIComponent(messageId);
+    // A file's name has at most 255 bytes; an id from elsewhere may have more.
+    const short = name.length <= longestName ? name : createHash('sha256').update(messageId).digest('hex');
+    return path.join(this.folder, `${short}.eml`);
   }
 
   /** Deletes the copy of a letter, if there is one. */

@@ -4,6 +4,7 @@ import { editsOf } from '@slate-path/core/changes/editsOf';
 import type { Change, ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
 import { afterPaint } from './afterPaint';
 import { ApiProblem, postJson } from './api';
+import { nextBatch } from './batch';
 import { now } from './clock';
 import { deviceName, type Device, type DoneChange, type Keeping, type OutboxEntry } from './device';
 import { acknowledge, dropEntry, setConnection, setEntryState, showChange, useRecords } from './useRecords';
@@ -23,7 +24,6 @@ function random(): number {
 }
 
 const nextUlid = monotonicFactory(random);
-const mostPerBatch = 100;
 const longestWaitMs = 15_000;
 
 let lastMade = 0;
@@ -180,12 +180,25 @@ export function sendNow(): void {
   void send();
 }
 
+/** Fewer at once where the server takes no more; a single one that is too large stands aside, as one refused does. */
+async function sendBatch(changes: Change[]): Promise<ChangeAnswer[]> {
+  try {
+    return (await postJson<{ answers: ChangeAnswer[] }>('/api/changes', { changes })).answers;
+  } catch (error) {
+    const [only, another] = changes;
+    if (!(error instanceof ApiProblem) || error.status !== 413 || !only) throw error;
+    if (another) return sendBatch(changes.slice(0, Math.ceil(changes.length / 2)));
+    const reason = 'This is larger than the server takes at once. Everything after it is sent all the same.';
+    return [{ id: only.id, outcome: 'refused', overruled: [], reason, errors: [] }];
+  }
+}
+
 async function sendAll(): Promise<void> {
   for (;;) {
     const waiting = useRecords.getState().entries.filter(({ state }) => state !== 'refused');
-    const batch = waiting.slice(0, mostPerBatch).map(({ change }) => change);
+    const batch = nextBatch(waiting.map(({ change }) => change));
     if (batch.length === 0) return;
-    const { answers } = await postJson<{ answers: ChangeAnswer[] }>('/api/changes', { changes: batch });
+    const answers = await sendBatch(batch);
     setConnection('online');
     await settle(answers);
     // What was applied is known here; only another device's later word has to be asked for.

@@ -1,0 +1,110 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { ulid } from 'ulid';
+import { backUp } from '../src/database/backup';
+import { finishRestore, restore } from '../src/database/restore';
+import { change, signedIn, startServer, tryServer, type Caller, type TestServer } from './server';
+
+const now = '2026-11-23T12:00:00Z';
+const emptyFolder = () => fs.mkdtempSync(path.join(os.tmpdir(), 'slate-'));
+let server: TestServer;
+let ines: Caller;
+let backup: string;
+
+const addClass = (name: string) =>
+  ines.call('POST', '/api/changes', {
+    changes: [change('section.set', { id: ulid(), name, subject: '', room: '' })],
+  });
+async function classes(): Promise<string[]> {
+  const { section } = (await (await ines.call('GET', '/api/setup')).json()) as {
+    section: { name: string }[];
+  };
+  return section.map(({ name }) => name).sort();
+}
+const start = async (folder: string) => {
+  server = await startServer({ now, runs: true, folder });
+  ines = await signedIn(server.address, '/api/sign-in');
+};
+const file = () => path.join(server.folder, 'slate-path.db');
+
+beforeEach(async () => {
+  server = await startServer({ now, runs: true });
+  ines = await signedIn(server.address);
+  await addClass('Boat Workshop');
+  backup = path.join(emptyFolder(), 'copy.db');
+  backUp(server.folder, backup);
+  await addClass('Shore Ecology');
+});
+afterEach(() => server.stop());
+
+test('a damaged database gives way to a backup and is kept; a backup is read by its own name afterwards', async () => {
+  const before = (await ines.call('GET', '/api/setup')).headers.get('etag');
+  await server.stop();
+  const bytes = fs.readFileSync(file());
+  bytes.fill(0xa5, 8192, 8192 + 20_000);
+  fs.writeFileSync(file(), bytes);
+  expect(await tryServer({ folder: server.folder })).toMatchObject({ code: 1 });
+  const aside = restore(backup, server.folder, 'now') ?? '';
+  expect(fs.readFileSync(aside).equals(bytes)).toBe(true);
+  await start(server.folder);
+  expect(await classes()).toEqual(['Boat Workshop']);
+  // As many changes as before, and other ones: what a device has of before is not taken for the same.
+  await addClass('Log-keeping');
+  expect((await ines.call('GET', '/api/setup')).headers.get('etag')).not.toBe(before);
+  expect(await classes()).toEqual(['Boat Workshop', 'Log-keeping']);
+});
+
+test('after a kill the journal that was left is not laid over the backup', async () => {
+  await server.stop('SIGKILL');
+  expect(fs.statSync(`${file()}-wal`).size).toBeGreaterThan(0);
+  const aside = restore(backup, server.folder, 'now') ?? '';
+  expect(fs.existsSync(`${aside}-wal`)).toBe(true);
+  await start(server.folder);
+  expect(await classes()).toEqual(['Boat Workshop']);
+});
+
+test('a restore that is broken off is finished at the next start, or has not been', async () => {
+  await server.stop('SIGKILL');
+  const journal = fs.readFileSync(`${file()}-wal`);
+  const marker = path.join(server.folder, 'slate-path.restoring');
+  // Before the one step: all is as it was.
+  fs.writeFileSync(marker, '');
+  fs.copyFileSync(backup, `${file()}.part`);
+  await start(server.folder);
+  expect(await classes()).toEqual(['Boat Workshop', 'Shore Ecology']);
+  await server.stop();
+  // After it: the backup stands there, and beside it the journal of before.
+  fs.writeFileSync(marker, '');
+  fs.copyFileSync(backup, file());
+  fs.writeFileSync(`${file()}-wal`, journal);
+  await start(server.folder);
+  expect(await classes()).toEqual(['Boat Workshop']);
+  expect(fs.existsSync(marker)).toBe(false);
+  finishRestore(server.folder);
+});
+
+test.each(['missing', 'empty'])(
+  'beside copies a database that is %s is no reason to begin anew',
+  async (how) => {
+    await server.stop();
+    restore(backup, server.folder, 'now');
+    fs.rmSync(file());
+    if (how === 'empty') fs.writeFileSync(file(), '');
+    const started = await tryServer({ folder: server.folder });
+    expect(started).toMatchObject({ code: 1, said: expect.stringMatching(/before-now.*begin anew/) });
+  },
+);
+
+test('one folder has one server; its files are for its user alone', async () => {
+  expect(await tryServer({ folder: server.folder })).toMatchObject({
+    code: 1,
+    said: expect.stringMatching(/the server is running on these data/),
+  });
+  expect(await classes()).toEqual(['Boat Workshop', 'Shore Ecology']);
+  await server.stop();
+  fs.chmodSync(file(), 0o644);
+  await start(server.folder);
+  for (const name of fs.readdirSync(server.folder).filter((found) => found.startsWith('slate-path.')))
+    expect([name, fs.statSync(path.join(server.folder, name)).mode & 0o077]).toEqual([name, 0]);
+});
