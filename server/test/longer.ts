@@ -1,2 +1,2 @@
 // Every test here starts a server of its own, as a process.
-jest.setTimeout(60_000);
+jest.setTimeout(120_000);
