@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { strToU8, zipSync } from 'fflate';
 import { writeCsv } from '../src/formats/csv';
 import { decodeText, guessEncoding } from '../src/formats/decodeText';
 import { readTable, TableError } from '../src/formats/table';
@@ -119,6 +120,14 @@ test.each([
 ])('%s gets a sentence', async (_what, file, sentence) => {
   await expect(readTable(file)).rejects.toThrow(TableError);
   await expect(readTable(file)).rejects.toThrow(sentence);
+});
+
+test('a workbook whose sheet is damaged inside gets a sentence too', async () => {
+  const sheet = strToU8('<worksheet>'.repeat(2000));
+  const zip = zipSync({ 'xl/worksheets/sheet1.xml': sheet });
+  // Behind the name of the entry its packed bytes begin.
+  zip.fill(0xff, 30 + 'xl/worksheets/sheet1.xml'.length, 30 + 'xl/worksheets/sheet1.xml'.length + 12);
+  await expect(readTable(zip)).rejects.toThrow(TableError);
 });
 
 test('no text whatever breaks the reading, and every row of a good table keeps its line', async () => {

@@ -136,12 +136,13 @@ function tidy(cell: Cell): string {
 
 async function readWorkbook(bytes: Uint8Array): Promise<TableRow[]> {
   refuseBomb(bytes);
-  refuseFarCells(bytes);
   try {
+    refuseFarCells(bytes);
     const copy = bytes.slice().buffer;
     const sheet = await readSheet(copy);
     return sheet.map((cells, index) => ({ line: index + 1, cells: cells.map((cell) => tidy(cell as Cell)) }));
-  } catch {
+  } catch (error) {
+    if (error instanceof TableError) throw error;
     throw new TableError(
       'This looks like a workbook but cannot be read: it is damaged, protected, or another kind of zip.',
     );

@@ -66,6 +66,8 @@ function ask(child: ChildProcess, kind: ReadingKind, input: unknown, bounds: Bou
     const over = (work: () => void) => {
       clearInterval(look);
       child.removeAllListeners();
+      // One that ends while nobody asks it must not take the server along.
+      child.on('error', () => undefined);
       work();
     };
     child.once('message', ({ result, error }: Answer) => {
@@ -84,7 +86,10 @@ function ask(child: ChildProcess, kind: ReadingKind, input: unknown, bounds: Bou
       });
     });
     child.once('error', () => {
-      end('error');
+      child.kill('SIGKILL');
+      over(() => {
+        reject(new NotRead('error'));
+      });
     });
     child.send({ kind, input });
   });
@@ -123,7 +128,8 @@ export class Readers {
   }
 
   private async take(): Promise<ChildProcess> {
-    if (this.busy.size >= mostProcesses) {
+    // Another may have come first by the time this one's turn is told.
+    while (this.busy.size >= mostProcesses) {
       if (this.waiting.length >= mostWaiting) throw new NotRead('busy');
       await new Promise<void>((resolve) => this.waiting.push(resolve));
     }
