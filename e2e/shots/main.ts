@@ -150,7 +150,12 @@ const shots: Shot[] = [
   { name: 'month-wide', path: `/classes/${boats}/months/2026-11`, size: 'wide' },
   { name: 'days-wide', path: `/classes/${advisory}/days`, size: 'wide', before: catchUp },
   { name: 'totals-wide', path: `/totals?sectionId=${tides}`, size: 'wide' },
-  { name: 'glance-wide', path: `/watch/glance?section=${boats}`, size: 'wide' },
+  {
+    name: 'glance-wide',
+    path: `/watch/glance?section=${boats}`,
+    size: 'wide',
+    before: (page) => says(page, 'Patterns beyond chance', 60_000),
+  },
   { name: 'weather-board-wide', path: `/classes/${advisory}/weather`, size: 'wide', theme: 'dark' },
   { name: 'check-in-phone', path: await studentsPage(), size: 'phone', before: comeIn },
   {
