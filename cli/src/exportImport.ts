@@ -1,10 +1,15 @@
 import fs from 'node:fs';
 import path from 'node:path';
+import { leaveOut } from '@slate-path/core/erasure/leaveOut';
+import type { RecordLists } from '@slate-path/core/records/records';
+import { many } from '@slate-path/core/words/many';
 import { bringArchive } from '@slate-path/server/archive/bring';
 import { NotBrought } from '@slate-path/server/archive/inParts';
 import { readArchiveFile } from '@slate-path/server/archive/readFile';
 import { archiveFile } from '@slate-path/server/archive/writeFile';
+import type { OpenDatabase } from '@slate-path/server/database/open';
 import { DatabaseError } from '@slate-path/server/database/problems';
+import { comeBack, erasedStudents } from '@slate-path/server/erasure/erased';
 import { restore as restoreBackup } from '@slate-path/server/database/restore';
 import { InputError, readInput } from './input';
 import { teacherOf, teacherOrNew, withDatabase } from './teacher';
@@ -27,8 +32,32 @@ export async function exportArchive({ data, teacher, out }: Place & { out: strin
   console.error(`${out} is written.`);
 }
 
+export type OfErased = 'leave-out' | 'bring-back';
+
+/** Students in an archive who were erased here come back only when that is said. @throws InputError when it is not */
+async function settleErased(
+  database: OpenDatabase,
+  teacherId: string,
+  records: RecordLists,
+  wanted: OfErased | undefined,
+): Promise<RecordLists> {
+  const known = new Set(erasedStudents(database.lookUp, teacherId));
+  const ids = (records.student ?? []).map(({ id }) => id).filter((id) => known.has(id));
+  if (ids.length === 0) return records;
+  if (wanted === undefined)
+    throw new InputError(
+      `${many(ids.length, 'student')} in this archive were erased here. Say --erased leave-out or --erased bring-back. Nothing was brought in.`,
+    );
+  if (wanted === 'leave-out') return leaveOut(records, ids);
+  await comeBack(database, teacherId, ids);
+  return records;
+}
+
 /** `slate import`: an archive into a data folder; with anything wrong in it, nothing. */
-export async function importArchive(file: string, { data, teacher }: Place): Promise<void> {
+export async function importArchive(
+  file: string,
+  { data, teacher, erased }: Place & { erased?: OfErased },
+): Promise<void> {
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   const read = readArchiveFile({ bytes: readInput(file), zone });
   if ('refused' in read) throw new InputError(`${file}: ${read.refused}`);
@@ -39,8 +68,9 @@ export async function importArchive(file: string, { data, teacher }: Place): Pro
     );
   await withDatabase(data, async (database) => {
     const teacherId = await teacherOrNew(database, teacher, read.zone);
+    const records = await settleErased(database, teacherId, read.records, erased);
     try {
-      const count = await bringArchive({ database, clock: Date.now, teacherId }, read);
+      const count = await bringArchive({ database, clock: Date.now, teacherId }, { ...read, records });
       console.error(`${count} records of ${file} are in ${data}.`);
     } catch (error) {
       if (error instanceof NotBrought) throw new InputError(`${file}: ${error.message}`);

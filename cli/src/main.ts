@@ -1,9 +1,10 @@
-import { Command, InvalidArgumentError } from 'commander';
+import { Command, InvalidArgumentError, Option } from 'commander';
 import { LocalDate, LocalTime } from '@slate-path/core/records/schema';
 import { InputError } from './input';
 import { backup } from './backup';
 import { exportArchive, importArchive, restore } from './exportImport';
 import { match, type LessonTime, type MatchCommand } from './match';
+import { newPassphrase } from './passphrase';
 import { readNote } from './readNote';
 import { roster } from './roster';
 import { totals } from './totals';
@@ -124,6 +125,13 @@ program
   .action(restore);
 
 program
+  .command('passphrase')
+  .description('another passphrase for a teacher who has lost theirs; every device is signed out')
+  .option('--data <folder>', 'the data folder', dataFolder)
+  .option('--teacher <name>', 'whose, where there are several')
+  .action(newPassphrase);
+
+program
   .command('export')
   .description('everything a teacher has, as an archive')
   .option('--data <folder>', 'the data folder', dataFolder)
@@ -136,6 +144,9 @@ program
   .description('an archive into a data folder; what is there already stays as it is')
   .option('--data <folder>', 'the data folder', dataFolder)
   .option('--teacher <name>', 'whose, where there are several; the name of a new one, where there is none')
+  .addOption(
+    new Option('--erased <what>', 'students in it who were erased here').choices(['leave-out', 'bring-back']),
+  )
   .action(importArchive);
 
 program.parseAsync().catch((error: unknown) => {

@@ -43,8 +43,17 @@ describe('what arriving makes of the mark (10:40, grace 5)', () => {
   test.each([
     ['in time, no mark', '10:45', null, null],
     ['after the grace', '10:46', null, 'L 10:46'],
-    ['marked away, in time', '10:42', mark({ standingId: 'A' }), 'here'],
-    ['marked away, excused, late', '10:50', mark({ standingId: 'X' }), 'L 10:50'],
+    [
+      'away by not having checked in, in time',
+      '10:42',
+      mark({ standingId: 'A', source: 'check_in' }),
+      'here',
+    ],
+    ['the same, late', '10:50', mark({ standingId: 'A', source: 'check_in' }), 'L 10:50'],
+    ['away by hand, in time', '10:42', mark({ standingId: 'A' }), null],
+    ['away, excused, planned by hand', '10:50', mark({ standingId: 'X', source: 'range' }), null],
+    ['put back to here by hand, late', '10:50', mark({}), null],
+    ['only written about, late', '10:50', mark({ comment: 'has her book' }), 'L 10:50'],
     ['late by hand already', '10:55', mark({ standingId: 'L', arrivedAt: '10:48' }), null],
     [
       'late by an earlier check-in',

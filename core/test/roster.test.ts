@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
+import { guardFormulas, unguardFormulas } from '../src/formats/formulas';
 import { writeCsv } from '../src/formats/csv';
 import { decodeText, guessEncoding } from '../src/formats/decodeText';
 import { readTable, TableError } from '../src/formats/table';
@@ -152,7 +153,7 @@ test('what was written as CSV is read back the same; cells that would run are ma
     fc.asyncProperty(fc.array(fc.tuple(cell, cell, cell), { minLength: 3, maxLength: 20 }), async (rows) => {
       const found = await readTable(bytes(writeCsv(rows)));
       expect(found.map((row) => row.cells.join('|'))).toEqual(
-        rows.map((row) => row.join('|').replace(/\s+/g, ' ')),
+        rows.map((row) => row.map(guardFormulas).join('|').replace(/\s+/g, ' ')),
       );
     }),
     { numRuns: 300 },
@@ -165,6 +166,33 @@ test('what was written as CSV is read back the same; cells that would run are ma
   ];
   expect((await readTable(bytes(writeCsv(rows)))).map(({ cells }) => cells)).toEqual(rows);
   expect(writeCsv([['=1+1', '@x', -3, 'a"b']])).toBe('\'=1+1,\'@x,-3,"a""b"\r\n');
+});
+
+describe('no cell is run as a formula, however a table program cuts it', () => {
+  test.each([
+    ['see;=1+1', "see;'=1+1"],
+    ['  =1+1', "  '=1+1"],
+    ['note\n\t@SUM(A1)', "note\n\t'@SUM(A1)"],
+    ['＝1+1', "'＝1+1"],
+    ['\u200b+1', "\u200b'+1"],
+    ["'=1", "''=1"],
+    ['a=b; c-d', 'a=b; c-d'],
+  ])('%j', (text, expected) => {
+    expect(guardFormulas(text)).toBe(expected);
+  });
+  test('whatever is in it, and what was written can be had back', () => {
+    const text = fc
+      .array(fc.constantFrom(...';=+-@＝\'\t\r\n\u00a0 ax1,"'.split(''), '\u200b', '－'), { maxLength: 14 })
+      .map((parts) => parts.join(''));
+    fc.assert(
+      fc.property(text, (written) => {
+        const guarded = guardFormulas(written);
+        for (const part of guarded.split(/[;\t\r\n]/))
+          expect(part.replace(/^[\s\u200b]+/, '')).not.toMatch(/^[=+\-@＝－]/);
+        expect(unguardFormulas(guarded)).toBe(written);
+      }),
+    );
+  });
 });
 
 describe('a roster meets those who are there', () => {

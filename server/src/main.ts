@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { clockFrom } from './clock';
 import { DatabaseError } from './database/problems';
 import { ListenError } from './http/listen';
+import { reachFrom } from './settings';
 import { startServer, stopOnSignals } from './start';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
@@ -26,6 +27,7 @@ async function main(): Promise<void> {
     host: HOST,
     pages: SLATE_API_ONLY ? null : path.join(root, 'app', 'dist'),
     clock: clockFrom(SLATE_NOW, SLATE_NOW_RUNS === 'yes'),
+    reach: reachFrom(process.env),
   });
   stopOnSignals(running);
   console.log(`Slate Path is at ${running.address}`);

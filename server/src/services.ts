@@ -1,4 +1,5 @@
 import type { OpenDatabase } from './database/open';
+import type { Erasures } from './erasure/erasures';
 import type { Jobs } from './jobs/jobs';
 import type { Events } from './http/events';
 import type { Postman } from './messages/deliver';
@@ -11,6 +12,7 @@ export interface Services {
   jobs: Jobs;
   mail: MailServer;
   postman: Postman;
+  erasures: Erasures;
   events: Events;
   watch: WatchKeeper;
   clock: Clock;

@@ -1,8 +1,9 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import path from 'node:path';
-import { dropBrokenReadings } from './backups/backups';
+import { dropBrokenCopies, dropBrokenReadings } from './backups/backups';
 import { openDatabase } from './database/open';
+import { Erasures } from './erasure/erasures';
 import { createApp } from './http/createApp';
 import { Events } from './http/events';
 import { listen } from './http/listen';
@@ -10,6 +11,7 @@ import { startJobs } from './jobs/jobs';
 import { Postman } from './messages/deliver';
 import { MailServer } from './messages/mailServer';
 import type { Clock, Services } from './services';
+import { reachFrom, type Reach } from './settings';
 import { WatchKeeper } from './watch/keeper';
 
 export interface StartOptions {
@@ -19,6 +21,8 @@ export interface StartOptions {
   /** Folder of the web build; null serves the API alone. */
   pages: string | null;
   clock: Clock;
+  /** Without it, only by its addresses and the machine's name, with no proxy in front. */
+  reach?: Reach;
   demoTeacherId?: string;
 }
 
@@ -32,25 +36,30 @@ export interface Running {
 export async function startServer(options: StartOptions): Promise<Running> {
   const database = await openDatabase(options.dataFolder, { alone: true });
   const jobs = startJobs();
-  const { clock, demoTeacherId = null } = options;
+  const { clock, demoTeacherId = null, reach = reachFrom({}) } = options;
   const mail = new MailServer(path.join(options.dataFolder, 'outbox'));
   const postman = new Postman(database, mail, clock);
+  const erasures = new Erasures(database, jobs, postman, mail, clock);
   const events = new Events();
   const watch = new WatchKeeper(database, jobs, clock);
-  const services: Services = { database, jobs, mail, postman, events, watch, clock, demoTeacherId };
+  const services: Services = { database, jobs, mail, postman, erasures, events, watch, clock, demoTeacherId };
+  await mail.dropBroken();
   // What a stop left waiting.
   await postman.deliverWaiting();
+  void erasures.resume();
   const closeAll = async (server?: Server) => {
     events.closeAll();
     watch.close();
+    erasures.close();
     if (server) await closeServer(server);
     await jobs.close();
     await database.close();
   };
   try {
-    const server = await listen(createApp(services, options.pages), options.port, options.host);
+    const server = await listen(createApp(services, options.pages, reach), options.port, options.host);
     // Only now: where another server has the port, it may be reading in the same folder.
     dropBrokenReadings(options.dataFolder);
+    dropBrokenCopies(options.dataFolder);
     const { port } = server.address() as AddressInfo;
     return { address: `http://${options.host}:${port}`, services, stop: () => closeAll(server) };
   } catch (error) {

@@ -16,7 +16,14 @@ export interface TestServer {
 
 /** Starts a server and waits for its address. @returns the server, or what it said when it gave up */
 export async function tryServer(
-  options: { folder?: string; port?: number; now?: string; runs?: boolean; pages?: boolean } = {},
+  options: {
+    folder?: string;
+    port?: number;
+    now?: string;
+    runs?: boolean;
+    pages?: boolean;
+    env?: Record<string, string>;
+  } = {},
 ): Promise<TestServer | { code: number | null; said: string }> {
   const folder = options.folder ?? fs.mkdtempSync(path.join(os.tmpdir(), 'slate-'));
   const child = spawn('node', ['--import', 'tsx', 'server/src/main.ts'], {
@@ -27,6 +34,7 @@ export async function tryServer(
       PORT: String(options.port ?? 0),
       ...(options.now ? { SLATE_NOW: options.now, SLATE_NOW_RUNS: options.runs ? 'yes' : 'no' } : {}),
       ...(options.pages ? {} : { SLATE_API_ONLY: '1' }),
+      ...options.env,
     },
   });
   let said = '';

@@ -2,10 +2,13 @@ import { unzipSync } from 'fflate';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { Zone } from '../records/values';
+import { unguardFormulas } from '../formats/formulas';
 import { findContradictions } from './contradictions';
 import {
   archiveTableNames,
   archiveTables,
+  formulaGuard,
+  isText,
   type Archive,
   type ArchiveTable,
   type ArchiveTableName,
@@ -110,6 +113,7 @@ function requiredColumns(name: ArchiveTableName): string[] {
 function readTable(
   name: ArchiveTableName,
   bytes: Uint8Array,
+  isGuarded: boolean,
   problems: Problems,
   notes: string[],
 ): unknown[] {
@@ -117,6 +121,11 @@ function readTable(
   const { row: schema, key } = archiveTables[name] as unknown as ArchiveTable;
   const { header, rows } = recordsOf(textOf(bytes, file, problems));
   const columns = Object.keys(schema.shape);
+  const textual = new Set(columns.filter((column) => isText(schema.shape[column] as z.ZodType)));
+  const cellOf = (column: string, cells: string[]) => {
+    const cell = cells[header.indexOf(column)] ?? '';
+    return isGuarded && textual.has(column) ? unguardFormulas(cell) : cell;
+  };
   const missing = rows.length > 0 ? requiredColumns(name).filter((column) => !header.includes(column)) : [];
   for (const column of missing) problems.add(file, 1, `there is no column ${column}`);
   if (missing.length > 0) return [];
@@ -129,7 +138,7 @@ function readTable(
       return [];
     }
     const read = schema.safeParse(
-      Object.fromEntries(columns.map((column) => [column, cells[header.indexOf(column)] ?? ''])),
+      Object.fromEntries(columns.map((column) => [column, cellOf(column, cells)])),
     );
     if (!read.success) {
       const [issue] = read.error.issues;
@@ -167,24 +176,31 @@ function checkPointers(archive: Archive, problems: Problems): void {
 
 const Descriptor = z.object({
   timezone: z.string().optional(),
+  formulaGuard: z.string().optional(),
   resources: z.array(z.object({ path: z.union([z.string(), z.array(z.string())]).optional() })).default([]),
 });
 
-/** Files that the description of the package names and that are not in the zip. @returns its time zone */
-function checkDescription(files: Record<string, Uint8Array>, problems: Problems): string | null {
+/**
+ * Files that the description of the package names and that are not in the zip are errors.
+ * @returns its time zone, and whether formulas are guarded in its cells
+ */
+function checkDescription(
+  files: Record<string, Uint8Array>,
+  problems: Problems,
+): { timezone: string | null; isGuarded: boolean } {
   const file = 'datapackage.json';
   try {
-    const { resources, timezone } = Descriptor.parse(
-      JSON.parse(textOf(files[file] ?? new Uint8Array(), file, problems)),
-    );
-    for (const path of resources.flatMap((resource) => resource.path ?? []))
+    const description = Descriptor.parse(JSON.parse(textOf(files[file] ?? new Uint8Array(), file, problems)));
+    for (const path of description.resources.flatMap((resource) => resource.path ?? []))
       if (!(path in files)) problems.add(file, null, `names ${path}, which is not in the zip`);
-    if (timezone === undefined || Zone.safeParse(timezone).success) return timezone ?? null;
-    problems.add(file, null, `timezone ${timezone} is not known`);
+    const { timezone = null } = description;
+    const isKnown = timezone === null || Zone.safeParse(timezone).success;
+    if (!isKnown) problems.add(file, null, `timezone ${timezone} is not known`);
+    return { timezone: isKnown ? timezone : null, isGuarded: description.formulaGuard === formulaGuard };
   } catch {
     problems.add(file, null, 'is no description of a data package');
   }
-  return null;
+  return { timezone: null, isGuarded: false };
 }
 
 /**
@@ -197,7 +213,7 @@ export function readArchive(bytes: Uint8Array): ArchiveReading {
   if (!files['datapackage.json'])
     throw new NotAnArchive('there is no datapackage.json in this zip, so it is no archive.');
   const problems = new Problems();
-  const timezone = checkDescription(files, problems);
+  const { timezone, isGuarded } = checkDescription(files, problems);
   const notes = Object.keys(files)
     .filter((name) => name !== 'datapackage.json' && !name.endsWith('/'))
     .filter((name) => !(archiveTableNames as string[]).includes(name.replace(/\.csv$/, '')))
@@ -205,7 +221,7 @@ export function readArchive(bytes: Uint8Array): ArchiveReading {
   const archive = Object.fromEntries(
     archiveTableNames.map((name) => {
       const file = files[`${name}.csv`];
-      return [name, file ? readTable(name, file, problems, notes) : []];
+      return [name, file ? readTable(name, file, isGuarded, problems, notes) : []];
     }),
   ) as unknown as Archive;
   // Rows that could not be read are missing for those that point at them: one error at a time.

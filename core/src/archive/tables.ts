@@ -272,6 +272,14 @@ export const archiveTables = {
   ...more,
 } as const satisfies Record<string, { row: z.ZodObject; key: readonly string[]; pointsAt: object }>;
 
+/** What stands before a sign that could begin a formula, as a package says that it does (`formulaGuard`). */
+export const formulaGuard = "'";
+
+/** Whether a column holds text, in which anything may stand. */
+export function isText(cell: z.ZodType): boolean {
+  return cell.meta()?.['type'] === undefined;
+}
+
 export type ArchiveTableName = keyof typeof archiveTables;
 export const archiveTableNames = Object.keys(archiveTables) as ArchiveTableName[];
 /** One row as it is understood. */

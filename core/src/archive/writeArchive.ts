@@ -1,7 +1,15 @@
 import { strToU8, zipSync } from 'fflate';
 import Papa from 'papaparse';
 import type { z } from 'zod';
-import { archiveTableNames, archiveTables, type Archive, type ArchiveTableName } from './tables';
+import { guardFormulas } from '../formats/formulas';
+import {
+  archiveTableNames,
+  archiveTables,
+  formulaGuard,
+  isText,
+  type Archive,
+  type ArchiveTableName,
+} from './tables';
 
 /** A file's day in the zip: always the same, so that the same data make the same archive. */
 const noDay = new Date(1980, 0, 1, 12);
@@ -37,10 +45,16 @@ function resourceOf(table: ArchiveTableName) {
   };
 }
 
-/** Cells as they are, also those that a table program would run: an archive is for reading back, not for opening. */
+/** Text is guarded, for people open such files too, and the package says so: reading it takes the guards away. */
 function csvOf(table: ArchiveTableName, rows: readonly Record<string, unknown>[]): string {
-  const columns = Object.keys(archiveTables[table].row.shape);
-  const cells = rows.map((row) => columns.map((column) => row[column] ?? ''));
+  const shape = Object.entries(archiveTables[table].row.shape);
+  const columns = shape.map(([name]) => name);
+  const cells = rows.map((row) =>
+    shape.map(([name, cell]) => {
+      const value = row[name] ?? '';
+      return typeof value === 'string' && isText(cell as z.ZodType) ? guardFormulas(value) : value;
+    }),
+  );
   return Papa.unparse([columns, ...cells], { newline: '\r\n' }) + '\r\n';
 }
 
@@ -55,6 +69,7 @@ export function writeArchive(archive: Archive, timezone: string): Uint8Array {
     profile: 'tabular-data-package',
     name: 'slate-path-archive',
     timezone,
+    formulaGuard,
     resources: filled.map(resourceOf),
   };
   const files = filled.map((table) => [`${table}.csv`, strToU8(csvOf(table, archive[table]))] as const);

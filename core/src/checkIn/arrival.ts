@@ -4,10 +4,17 @@ import type { MarkFields } from '../roll/changes';
 import type { RollRules } from '../roll/rules';
 import { standingFor } from '../roll/standings';
 
+/** Given by the teacher's own hand, in the lesson or before it: nothing that a phone says changes it. */
+export function isByHand(mark: Mark | undefined): boolean {
+  if (!mark || mark.removed || (mark.source !== 'tap' && mark.source !== 'range')) return false;
+  // Who has a comment and no standing was written about, and perhaps not marked.
+  return mark.standingId !== null || mark.comment === '';
+}
+
 /**
  * What checking in at this minute makes of a student's mark: in time, nothing (here is no mark), or
  * here again for somebody marked away; after the grace, late with the minute. A mark of being late or
- * gone that is there already stays.
+ * gone that is there already stays; so does a mark by the teacher's own hand.
  * @param time `HH:MM` @param standing that of the mark so far
  * @returns null where the mark stays as it is
  */
@@ -20,6 +27,7 @@ export function markByArrival(
   standing: Pick<Standing, 'countsAs'> | undefined,
   standings: readonly Standing[],
 ): MarkFields | null {
+  if (isByHand(mark)) return null;
   const countsAs = mark && !mark.removed ? (standing?.countsAs ?? 'here') : 'here';
   if (countsAs !== 'here' && countsAs !== 'away') return null;
   if (mark?.leftAt || mark?.arrivedAt) return null;

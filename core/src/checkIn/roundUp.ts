@@ -25,6 +25,8 @@ export interface CheckInRoundUp {
   sameDevice: SaidBy[];
   /** Said from another device for somebody who had checked in, each beside the first of that student. */
   twice: (SaidBy & { first: CheckIn })[];
+  /** Checked in, and away by the teacher's hand, which stands until the teacher changes it. */
+  markedAway: SaidBy[];
   /** How many want which lunch, most first; of several answers for a student the first counts. */
   lunch: { choice: string; count: number }[];
   checkedIn: number;
@@ -34,11 +36,13 @@ export interface CheckInRoundUp {
  * What a lesson's check-ins come to.
  * @param students of the lesson, in the order of the roll
  * @param others what was said from other devices for students who had checked in
+ * @param isAwayByHand whether the teacher marked this student away
  */
 export function roundUp(
   students: readonly Student[],
   checkIns: readonly CheckIn[],
   others: readonly OtherCheckIn[],
+  isAwayByHand: (studentId: string) => boolean = () => false,
 ): CheckInRoundUp {
   const byStudent = new Map(
     checkIns.filter((c) => !c.removed).map((checkIn) => [checkIn.studentId, checkIn]),
@@ -64,6 +68,10 @@ export function roundUp(
     wantsWord: whoever(({ wantsWord }) => wantsWord),
     sameDevice: said.flatMap(({ student, first }) => (first.sameDevice ? [{ student, checkIn: first }] : [])),
     twice: said.flatMap(({ student, first, more }) => more.map((checkIn) => ({ student, first, checkIn }))),
+    markedAway: said.flatMap(({ student, all }) => {
+      const latest = all.at(-1);
+      return latest && isAwayByHand(student.id) ? [{ student, checkIn: latest }] : [];
+    }),
     lunch: [...counts]
       .map(([choice, count]) => ({ choice, count }))
       .sort((a, b) => b.count - a.count || (a.choice < b.choice ? -1 : 1)),

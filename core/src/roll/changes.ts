@@ -24,6 +24,8 @@ export const LessonMarks = z.strictObject({
   lesson: LessonKey,
   marks: z.array(MarkFields).max(500),
   takenAt: Instant.nullable().optional(),
+  /** Where the marks come from, if not from the teacher's hand: who is away by not having checked in. */
+  source: z.literal('check_in').optional(),
 });
 export type LessonMarks = z.infer<typeof LessonMarks>;
 

@@ -36,7 +36,10 @@ function setTaken(lessonId: string, takenAt: string | null | undefined): Edit[] 
 }
 
 /** Marks of one lesson, the lesson's own record made where there is none. */
-export function markLesson({ lesson, marks, takenAt }: LessonMarks, source?: Mark['source']): Edit[] {
+export function markLesson(
+  { lesson, marks, takenAt, source: said }: LessonMarks,
+  source: Mark['source'] | undefined = said,
+): Edit[] {
   return [
     ensureLesson(lesson),
     ...setTaken(lesson.id, takenAt),

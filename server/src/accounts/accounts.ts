@@ -1,9 +1,11 @@
 import { monotonicFactory } from 'ulid';
+import { Change } from '@slate-path/core/changes/schema';
 import type { FieldsOf } from '@slate-path/core/records/schema';
 import { shippedStandings } from '@slate-path/core/roll/standings';
 import { shippedFocuses } from '@slate-path/core/tallies/shipped';
-import { applyChange } from '../changes/applyChange';
-import { TeacherEntity } from '../database/entities';
+import { applyOnce } from '../changes/applyChange';
+import type { Teacher } from '../database/entities';
+import type { Sql } from '../database/sql';
 import type { Services } from '../services';
 import { hashPassphrase } from './passphrase';
 
@@ -13,33 +15,57 @@ export interface NewTeacher {
   school: FieldsOf<'school'>;
 }
 
+/** There is an account already: one of this name, or any at a first start. */
+export class AccountExists extends Error {}
+
+/** The account of a name. */
+export function accountOf(sql: Sql, name: string): Teacher | undefined {
+  return sql.get<Teacher>('SELECT * FROM "teacher" WHERE "name" = ?', name);
+}
+
+export function hasTeacher(sql: Sql): boolean {
+  return sql.get('SELECT 1 FROM "teacher" LIMIT 1') !== undefined;
+}
+
 /**
- * A teacher with a school and the standings that ship, through the one door like everything else.
+ * A teacher with a school and the standings that ship, through the one door like everything else, in one
+ * transaction: of two at the same moment one is made, and never half of one.
+ * @param onlyFirst where there is a teacher already, nothing is made
  * @returns the teacher's id
+ * @throws AccountExists
  */
 export async function createTeacher(
-  services: Pick<Services, 'database' | 'clock'>,
-  teacher: NewTeacher,
+  { database, clock }: Pick<Services, 'database' | 'clock'>,
+  { name, passphrase, school }: NewTeacher,
+  { onlyFirst = false } = {},
 ): Promise<string> {
-  const { database } = services;
   // By the server's clock, like the ids of the devices: of two words at one moment the later id decides.
   // Of one moment too they rise, so that what ships keeps its order.
   const next = monotonicFactory();
-  const newId = () => next(services.clock());
+  const newId = () => next(clock());
   const teacherId = newId();
-  const now = new Date(services.clock()).toISOString();
-  const passphraseHash = await hashPassphrase(teacher.passphrase);
-  const line = { id: teacherId, name: teacher.name, passphraseHash, createdAt: now };
-  await database.inTransaction((manager) => manager.insert(TeacherEntity, line));
+  const now = new Date(clock()).toISOString();
+  const passphraseHash = await hashPassphrase(passphrase);
   const beginnings = [
-    { kind: 'school.set', payload: { id: newId(), ...teacher.school } },
+    { kind: 'school.set', payload: { id: newId(), ...school } },
     ...shippedStandings.map((standing) => ({ kind: 'standing.set', payload: { id: newId(), ...standing } })),
     ...shippedFocuses(newId).map((payload) => ({ kind: 'focus.set', payload })),
-  ];
-  for (const beginning of beginnings) {
-    const change = { id: newId(), madeAt: now, device: 'server', ...beginning };
-    const answer = await applyChange(database, change, { teacherId, receivedAt: now });
-    if (answer.outcome === 'refused') throw new Error(`${beginning.kind}: ${answer.reason ?? ''}`);
-  }
+  ].map((beginning) => Change.parse({ id: newId(), madeAt: now, device: 'server', ...beginning }));
+  await database.write((sql) => {
+    if (onlyFirst ? hasTeacher(sql) : accountOf(sql, name)) throw new AccountExists(name);
+    sql.run(
+      'INSERT INTO "teacher" ("id", "name", "passphraseHash", "createdAt") VALUES (?, ?, ?, ?)',
+      teacherId,
+      name,
+      passphraseHash,
+      now,
+    );
+    for (const change of beginnings) applyOnce(sql, change, { teacherId, receivedAt: now });
+  });
   return teacherId;
+}
+
+/** Gives an account another passphrase, of which only the hash is known here. */
+export function setPassphrase(sql: Sql, teacherId: string, passphraseHash: string): void {
+  sql.run('UPDATE "teacher" SET "passphraseHash" = ? WHERE "id" = ?', passphraseHash, teacherId);
 }

@@ -1,12 +1,19 @@
 import { createHash, randomBytes } from 'node:crypto';
+import Bowser from 'bowser';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, Response } from 'express';
-import { LessThan } from 'typeorm';
-import { SessionEntity } from '../database/entities';
+import { ulid } from 'ulid';
+import type { Session } from '../database/entities';
+import type { Sql } from '../database/sql';
 import type { Services } from '../services';
 
 const cookieName = 'slate_session';
-const lifetimeMs = 30 * 24 * 60 * 60 * 1000;
+const dayMs = 24 * 60 * 60 * 1000;
+const longestMs = 30 * dayMs;
+/** A phone that lies in a drawer, or was lost, is not signed in for long. */
+const unusedMs = 7 * dayMs;
+/** Noting each use would be a write for each request. */
+const notedEveryMs = 60 * 60 * 1000;
 
 function hashOf(token: string): string {
   return createHash('sha256').update(token).digest('hex');
@@ -16,39 +23,111 @@ function tokenOf(request: Request): string | undefined {
   return parseCookie(request.headers.cookie ?? '')[cookieName];
 }
 
-function setCookie(response: Response, value: string, maxAgeMs: number): void {
-  const cookie = { httpOnly: true, sameSite: 'strict', path: '/', maxAge: maxAgeMs / 1000 } as const;
-  response.setHeader('Set-Cookie', stringifySetCookie({ name: cookieName, value, ...cookie }));
+function setCookie(request: Request, response: Response, value: string, maxAgeMs: number): void {
+  response.append(
+    'Set-Cookie',
+    stringifySetCookie({
+      name: cookieName,
+      value,
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: request.secure,
+      path: '/',
+      maxAge: maxAgeMs / 1000,
+    }),
+  );
+}
+
+/** What signed in, in words that its owner knows it by: `Chrome on Android`. Nothing more of it is kept. */
+function deviceWords(request: Request): string {
+  const agent = request.headers['user-agent'];
+  if (!agent) return '';
+  const { browser, os } = Bowser.parse(agent);
+  const words = [browser.name, os.name].filter(Boolean).join(' on ');
+  return words.slice(0, 60);
+}
+
+const iso = (ms: number) => new Date(ms).toISOString();
+
+function isOver({ expiresAt, usedAt }: Pick<Session, 'expiresAt' | 'usedAt'>, now: number): boolean {
+  return expiresAt <= iso(now) || usedAt <= iso(now - unusedMs);
 }
 
 /** Signs a teacher in: the cookie holds an unguessable token, the database only its hash. */
-export async function startSession(services: Services, response: Response, teacherId: string): Promise<void> {
+export async function startSession(
+  services: Services,
+  request: Request,
+  response: Response,
+  teacherId: string,
+): Promise<void> {
   const token = randomBytes(32).toString('base64url');
   const now = Date.now();
-  const expiresAt = new Date(now + lifetimeMs).toISOString();
-  await services.database.inTransaction(async (manager) => {
-    await manager.delete(SessionEntity, { expiresAt: LessThan(new Date(now).toISOString()) });
-    await manager.insert(SessionEntity, { tokenHash: hashOf(token), teacherId, expiresAt });
+  await services.database.write((sql) => {
+    sql.run('DELETE FROM "session" WHERE "expiresAt" <= ? OR "usedAt" <= ?', iso(now), iso(now - unusedMs));
+    sql.run(
+      'INSERT INTO "session" ("tokenHash", "teacherId", "expiresAt", "id", "device", "createdAt", "usedAt") VALUES (?, ?, ?, ?, ?, ?, ?)',
+      hashOf(token),
+      teacherId,
+      iso(now + longestMs),
+      ulid(),
+      deviceWords(request),
+      iso(now),
+      iso(now),
+    );
   });
-  setCookie(response, token, lifetimeMs);
+  setCookie(request, response, token, longestMs);
+}
+
+/** The session a request belongs to; null without one that is still good. */
+export function sessionOf({ database }: Services, request: Request): Session | null {
+  const token = tokenOf(request);
+  if (!token) return null;
+  const session = database.lookUp.get<Session>(
+    'SELECT * FROM "session" WHERE "tokenHash" = ?',
+    hashOf(token),
+  );
+  const now = Date.now();
+  if (!session || isOver(session, now)) return null;
+  if (session.usedAt <= iso(now - notedEveryMs))
+    // A use that cannot be noted now is noted with the next one.
+    void database
+      .write((sql) => {
+        sql.run('UPDATE "session" SET "usedAt" = ? WHERE "tokenHash" = ?', iso(now), session.tokenHash);
+      })
+      .catch(() => undefined);
+  return session;
 }
 
 /** The teacher a request comes from; null without a session that is still good. */
 export function callerOf(services: Services, request: Request): string | null {
-  const token = tokenOf(request);
-  if (!token) return null;
-  const session = services.database.lookUp.get<{ teacherId: string; expiresAt: string }>(
-    'SELECT "teacherId", "expiresAt" FROM "session" WHERE "tokenHash" = ?',
-    hashOf(token),
-  );
-  return session && session.expiresAt > new Date().toISOString() ? session.teacherId : null;
+  return sessionOf(services, request)?.teacherId ?? null;
 }
 
+/** A teacher's sessions that are still good, the one used last first. */
+export function sessionsOf({ database }: Services, teacherId: string): Session[] {
+  return database.lookUp
+    .all<Session>('SELECT * FROM "session" WHERE "teacherId" = ? ORDER BY "usedAt" DESC', teacherId)
+    .filter((session) => !isOver(session, Date.now()));
+}
+
+/** Ends one session of a teacher. @returns false where there is none of this id */
+export function endSessionById(sql: Sql, teacherId: string, id: string): boolean {
+  const found = sql.get('SELECT 1 FROM "session" WHERE "teacherId" = ? AND "id" = ?', teacherId, id);
+  sql.run('DELETE FROM "session" WHERE "teacherId" = ? AND "id" = ?', teacherId, id);
+  return found !== undefined;
+}
+
+/** Ends a teacher's sessions but for one, which may be none. */
+export function endOtherSessions(sql: Sql, teacherId: string, kept: string | null): void {
+  sql.run('DELETE FROM "session" WHERE "teacherId" = ? AND "id" <> ?', teacherId, kept ?? '');
+}
+
+/** Ends the session that a request belongs to. */
 export async function endSession(services: Services, request: Request, response: Response): Promise<void> {
   const token = tokenOf(request);
-  if (token) {
-    const tokenHash = hashOf(token);
-    await services.database.inTransaction((manager) => manager.delete(SessionEntity, { tokenHash }));
-  }
-  setCookie(response, '', 0);
+  if (token)
+    await services.database.write((sql) => {
+      sql.run('DELETE FROM "session" WHERE "tokenHash" = ?', hashOf(token));
+    });
+  setCookie(request, response, '', 0);
 }

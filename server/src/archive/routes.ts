@@ -1,10 +1,12 @@
 import { z } from 'zod';
+import { many } from '@slate-path/core/words/many';
 import { largestArchiveBytes } from '@slate-path/core/archive/readArchive';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { Problem } from '../http/problem';
 import { route } from '../http/route';
 import type { Services } from '../services';
 import { load } from '../views/load';
+import { comeBack, erasedStudents } from '../erasure/erased';
 import { bringArchive } from './bring';
 import { NotBrought } from './inParts';
 import type { ArchiveRead } from './readFile';
@@ -13,12 +15,22 @@ const Reading = z.object({
   counts: z.array(z.object({ file: z.string(), rows: z.number() })),
   errors: z.array(z.string()),
   notes: z.array(z.string()),
+  /** How many students in it were erased here: to bring it in, one has to say what becomes of them. */
+  erased: z.int(),
 });
+const ofErased = ['leaveOut', 'bringBack'] as const;
 
-async function readIt(body: unknown, teacherId: string, { database, jobs }: Services): Promise<ArchiveRead> {
+async function readIt(
+  body: unknown,
+  teacherId: string,
+  { database, jobs }: Services,
+  leavesErasedOut: boolean,
+): Promise<ArchiveRead> {
   const [school] = await load(database.read, 'school', { teacherId });
   const bytes = body instanceof Uint8Array ? body : new Uint8Array();
-  const read = await jobs.run('readArchive', { bytes, zone: school?.zone ?? 'UTC' });
+  const erased = erasedStudents(database.lookUp, teacherId);
+  const zone = school?.zone ?? 'UTC';
+  const read = await jobs.run('readArchive', { bytes, zone, erased, leavesErasedOut });
   if ('refused' in read)
     throw new Problem(
       422,
@@ -57,8 +69,8 @@ export const archiveRoutes = [
     fileUpTo: largestArchiveBytes,
     answer: Reading,
     async handle({ request, teacherId, services }) {
-      const { counts, errors, notes } = await readIt(request.body, teacherId, services);
-      return { counts, errors, notes };
+      const { counts, errors, notes, erased } = await readIt(request.body, teacherId, services, true);
+      return { counts, errors, notes, erased: erased.length };
     },
   }),
   route({
@@ -68,17 +80,25 @@ export const archiveRoutes = [
       'Brings an archive in. With anything wrong in it, nothing; what is there already stays as it is.',
     allow: 'teacher',
     fileUpTo: largestArchiveBytes,
+    query: z.object({ erased: z.enum(ofErased).optional() }),
     answer: z.object({ records: z.number() }),
-    async handle({ request, teacherId, services }) {
-      const read = await readIt(request.body, teacherId, services);
+    async handle({ request, query, teacherId, services }) {
+      const read = await readIt(request.body, teacherId, services, query.erased !== 'bringBack');
       if (read.errors.length > 0)
         throw new Problem(
           422,
           'Errors in the archive',
           `Nothing was brought in: ${read.errors.slice(0, 5).join('; ')}`,
         );
+      if (read.erased.length > 0 && query.erased === undefined)
+        throw new Problem(
+          409,
+          'Erased here',
+          `${many(read.erased.length, 'student')} in this archive were erased here. Nothing was brought in; say whether they are left out or come back.`,
+        );
       try {
         const { database, clock } = services;
+        if (query.erased === 'bringBack') await comeBack(database, teacherId, read.erased);
         underWay.set(teacherId, 0);
         const records = await bringArchive({ database, clock, teacherId }, read, (share) =>
           underWay.set(teacherId, share),

@@ -47,6 +47,20 @@ export function dropBrokenReadings(dataFolder: string): void {
     fs.rmSync(path.join(folder, name), { recursive: true, force: true });
 }
 
+/** A copy that is being written grows; one that has stood still for so long was broken off. */
+const stillMs = 60_000;
+
+/** Takes away copies that were broken off while they were written. */
+export function dropBrokenCopies(dataFolder: string): void {
+  const folder = folderOf(dataFolder);
+  if (!fs.existsSync(folder)) return;
+  for (const name of fs.readdirSync(folder).filter((found) => /\.part(-journal)?$/.test(found))) {
+    const file = path.join(folder, name);
+    const { mtimeMs } = fs.statSync(file, { throwIfNoEntry: false }) ?? { mtimeMs: Date.now() };
+    if (mtimeMs < Date.now() - stillMs) fs.rmSync(file, { force: true });
+  }
+}
+
 /** A backup by its name; null where there is none, or where the name is none of ours. */
 export function backupFile(dataFolder: string, name: string): string | null {
   const file = path.join(folderOf(dataFolder), name);
@@ -78,6 +92,7 @@ export function oldBackups<B extends Pick<Backup, 'madeAt'>>(backups: readonly B
 
 /** Lets old ones go, once the newest is there. */
 export function dropOldBackups(dataFolder: string): void {
+  dropBrokenCopies(dataFolder);
   for (const { name } of oldBackups(listBackups(dataFolder)))
     fs.rmSync(path.join(folderOf(dataFolder), name), { force: true });
 }

@@ -4,6 +4,7 @@ import { forget } from '@slate-path/core/erasure/forget';
 import type { LoggedEdit } from '../database/entities';
 import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
+import { erasedStudents } from '../erasure/erased';
 import { fieldErrors } from '../http/problem';
 import { applyToRows, MissingRecord, type Word } from './applyEdits';
 import { deviceOf, logged, writeLine, type Arrival, type LoggedChange } from './log';
@@ -73,13 +74,10 @@ function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
 
 /** What a device that has not heard of it still sends about a student who was erased is not taken in. */
 function withoutErased(sql: Sql, change: Change, teacherId: string): Change {
-  const erased = sql.all<{ studentId: string }>(
-    'SELECT "studentId" FROM "erasure" WHERE "teacherId" = ?',
-    teacherId,
-  );
+  const erased = erasedStudents(sql, teacherId);
   if (erased.length === 0) return change;
   let payload: unknown = change.payload;
-  for (const { studentId } of erased)
+  for (const studentId of erased)
     payload = forget(payload, { studentId, recordIds: new Set(), rename: (text) => text });
   if (payload === null) throw new Refusal('This student was erased, so nothing is kept of them any more.');
   const cleaned = Change.safeParse({ ...change, payload });
@@ -103,7 +101,11 @@ function settleLetters(sql: Sql, edits: readonly LoggedEdit[], { teacherId, rece
       );
 }
 
-function applyOnce(sql: Sql, arriving: Change, arrival: Arrival): ChangeAnswer {
+/**
+ * Applies a change and writes its line, in the transaction that is open.
+ * @throws Refusal, MissingRecord when it cannot be
+ */
+export function applyOnce(sql: Sql, arriving: Change, arrival: Arrival): ChangeAnswer {
   const change = withoutErased(sql, arriving, arrival.teacherId);
   const before = logged(sql, change.id);
   if (before) {

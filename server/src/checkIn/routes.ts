@@ -1,3 +1,4 @@
+import type { Request } from 'express';
 import { z } from 'zod';
 import { shownNames } from '@slate-path/core/checkIn/shownNames';
 import { Id } from '@slate-path/core/records/schema';
@@ -5,19 +6,22 @@ import { Problem } from '../http/problem';
 import { ownerOf, route } from '../http/route';
 import type { Services } from '../services';
 import { doorOf, type Door } from './door';
+import { countSaying, countWrongLink } from './limits';
 import { endLinks, linkedClass, makeLink, type LinkedClass } from './links';
 import { longestComment, recordCheckIn, Saying } from './record';
 
 const Done = z.object({ done: z.literal(true) });
-/** Wrong links, not check-ins, are what is counted: a school's phones share one address. */
-const wrongLinksPerQuarterHour = 60;
 
-async function openDoor(services: Services, token: string): Promise<{ linked: LinkedClass; door: Door }> {
+async function openDoor(
+  services: Services,
+  request: Request,
+  token: string,
+): Promise<{ linked: LinkedClass; door: Door }> {
   const linked = linkedClass(services, token);
   const door = linked && (await doorOf(services, linked));
-  if (!door)
-    throw new Problem(404, 'Not found', 'This link leads nowhere. Ask your teacher for the right one.');
-  return { linked, door };
+  if (door) return { linked, door };
+  await countWrongLink(request);
+  throw new Problem(404, 'Not found', 'This link leads nowhere. Ask your teacher for the right one.');
 }
 
 export const checkInRoutes = [
@@ -50,8 +54,6 @@ export const checkInRoutes = [
     summary:
       'For a student’s phone: the class, whether check-in is open, and the names to choose from. Nobody’s record.',
     allow: 'anyone',
-    triesPerQuarterHour: wrongLinksPerQuarterHour,
-    countsFailuresOnly: true,
     params: z.object({ token: z.string().max(100) }),
     answer: z.object({
       className: z.string(),
@@ -62,8 +64,8 @@ export const checkInRoutes = [
       lunchChoices: z.array(z.string()),
       students: z.array(z.object({ id: z.string(), name: z.string() })),
     }),
-    async handle({ params: { token }, services }) {
-      const { door } = await openDoor(services, token);
+    async handle({ params: { token }, services, request }) {
+      const { door } = await openDoor(services, request, token);
       const { state, setting, section } = door;
       const open = state.state === 'open';
       return {
@@ -83,8 +85,6 @@ export const checkInRoutes = [
     summary:
       'A student checks in: a second time from the same device corrects the first, from another one it is kept beside it.',
     allow: 'anyone',
-    triesPerQuarterHour: wrongLinksPerQuarterHour,
-    countsFailuresOnly: true,
     params: z.object({ token: z.string().max(100) }),
     body: Saying,
     answer: z.object({
@@ -97,13 +97,21 @@ export const checkInRoutes = [
       /** The comment was longer than is kept. */
       shortened: z.boolean(),
     }),
-    async handle({ params: { token }, body, services }) {
-      const { linked, door } = await openDoor(services, token);
+    async handle({ params: { token }, body, services, request }) {
+      const { linked, door } = await openDoor(services, request, token);
       const shown = shownNames(door.students, door.setting.shortNames).find(
         ({ id }) => id === body.studentId,
       );
       if (!shown)
         throw new Problem(404, 'Not in this class', 'This name is not in the class. Choose yours again.');
+      if (door.state.state === 'open')
+        await countSaying(services, {
+          token,
+          lessonId: door.state.lesson.id,
+          device: body.device,
+          studentId: body.studentId,
+          students: door.students.length,
+        });
       const { late, again } = await recordCheckIn(services, linked, door, body);
       services.watch.touch(linked.teacherId, [null]);
       services.events.tell(linked.teacherId, 'check-in');

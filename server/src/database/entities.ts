@@ -18,6 +18,8 @@ export interface Teacher {
   id: string;
   name: string;
   passphraseHash: string;
+  /** Of the code that sets a new passphrase; null where none was made. */
+  recoveryHash: string | null;
   createdAt: string;
 }
 
@@ -25,6 +27,13 @@ export interface Session {
   tokenHash: string;
   teacherId: string;
   expiresAt: string;
+  /** By which it is listed and ended. */
+  id: string;
+  /** What kind of browser signed in, in words. */
+  device: string;
+  createdAt: string;
+  /** To the hour. */
+  usedAt: string;
 }
 
 /** What a change did to one record, so that it can be taken back and told. */
@@ -94,9 +103,14 @@ export const TeacherEntity = new EntitySchema<Teacher>({
     id: { type: 'text', primary: true },
     name: text,
     passphraseHash: text,
+    recoveryHash: nullableText,
     createdAt: text,
   },
+  indices: [{ name: 'teacher_by_name', columns: ['name'], unique: true }],
 });
+
+/** A column that came later: SQLite wants a value for the rows that were there. */
+const added = { ...text, default: '' };
 
 export const SessionEntity = new EntitySchema<Session>({
   name: 'session',
@@ -105,6 +119,10 @@ export const SessionEntity = new EntitySchema<Session>({
     tokenHash: { type: 'text', primary: true },
     teacherId: text,
     expiresAt: text,
+    id: added,
+    device: added,
+    createdAt: added,
+    usedAt: added,
   },
   foreignKeys: [{ target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] }],
 });
@@ -172,6 +190,20 @@ export const ErasureEntity = new EntitySchema<ErasureLine>({
   foreignKeys: [{ target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] }],
 });
 
+/** What is left to do of an erasure that was begun (`server/src/erasure/state.ts`). */
+export interface ErasingLine {
+  studentId: string;
+  teacherId: string;
+  state: string;
+}
+
+export const ErasingEntity = new EntitySchema<ErasingLine>({
+  name: 'erasing',
+  tableName: 'erasing',
+  columns: { studentId: { type: 'text', primary: true }, teacherId: text, state: text },
+  foreignKeys: [{ target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] }],
+});
+
 export const ChangeEntity = new EntitySchema<ChangeLine>({
   name: 'change',
   tableName: 'change',
@@ -201,5 +233,6 @@ export const entities = [
   DeliveryEntity,
   CheckInLinkEntity,
   ErasureEntity,
+  ErasingEntity,
   ...Object.values(recordEntities),
 ];

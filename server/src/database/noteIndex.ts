@@ -14,6 +14,9 @@ export const noteIndexStatements = [
   `CREATE TRIGGER "note_unindexed" AFTER DELETE ON "note" BEGIN INSERT INTO "noteIndex" ("noteIndex", rowid, "text", "teacherId") VALUES ('delete', old.rowid, old."text", old."teacherId"); END`,
 ];
 
+/** Takes every word out of the index. */
+export const clearNoteIndex = `INSERT INTO "noteIndex" ("noteIndex") VALUES ('delete-all')`;
+
 /** Makes the index anew from the notes: rows may have other numbers after the file was packed. */
 export const rebuildNoteIndex = `INSERT INTO "noteIndex" ("noteIndex") VALUES ('rebuild')`;
 

@@ -16,8 +16,10 @@ import { RoomPlans1765000000000 } from './migrations/1765000000000-RoomPlans';
 import { OtherCheckIns1765100000000 } from './migrations/1765100000000-OtherCheckIns';
 import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-ParticipantAnswers';
 import { TimersEnd1765110000000 } from './migrations/1765110000000-TimersEnd';
+import { Sessions1765200000000 } from './migrations/1765200000000-Sessions';
+import { Erasing1765210000000 } from './migrations/1765210000000-Erasing';
 import { holdFolder, type LetGo } from './hold';
-import { DatabaseError } from './problems';
+import { DatabaseError, diskTrouble } from './problems';
 import { finishRestore } from './restore';
 import { Sql } from './sql';
 
@@ -37,6 +39,8 @@ export const migrations = [
   RoomPlans1765000000000,
   OtherCheckIns1765100000000,
   TimersEnd1765110000000,
+  Sessions1765200000000,
+  Erasing1765210000000,
 ];
 
 /**
@@ -54,6 +58,8 @@ export interface OpenDatabase {
   inTransaction<T>(work: (manager: EntityManager) => Promise<T>): Promise<T>;
   /** Lets something else write to the file: nothing is written here meanwhile. */
   alone<T>(work: () => Promise<T>): Promise<T>;
+  /** What is wrong with the disk, as the last write found; null when all is well. */
+  trouble(): string | null;
   close(): Promise<void>;
 }
 
@@ -101,13 +107,25 @@ async function openHeld(file: string, letGo: LetGo | null): Promise<OpenDatabase
   const read = await connect({ ...shared, prepareDatabase: prepareReading }, file);
   const queue = new Queue();
   const writing = sqlOf(write);
+  let trouble: string | null = null;
+  const noted = async <T>(work: () => Promise<T>): Promise<T> => {
+    try {
+      const result = await work();
+      trouble = null;
+      return result;
+    } catch (error) {
+      trouble = diskTrouble(error) ?? trouble;
+      throw error;
+    }
+  };
   return {
     file,
     read,
     lookUp: sqlOf(read),
-    write: (work) => queue.run(() => Promise.resolve(writing.atOnce(() => work(writing)))),
-    inTransaction: (work) => queue.run(() => write.manager.transaction(work)),
+    write: (work) => queue.run(() => noted(() => Promise.resolve(writing.atOnce(() => work(writing))))),
+    inTransaction: (work) => queue.run(() => noted(() => write.manager.transaction(work))),
     alone: (work) => queue.run(work),
+    trouble: () => trouble,
     close: async () => {
       await queue.run(() => read.destroy());
       await write.destroy();

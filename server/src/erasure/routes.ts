@@ -1,6 +1,5 @@
 import path from 'node:path';
 import { z } from 'zod';
-import { ulid } from 'ulid';
 import { displayName } from '@slate-path/core/people/names';
 import { Id } from '@slate-path/core/records/schema';
 import { tableNames } from '@slate-path/core/records/tables';
@@ -20,25 +19,17 @@ const Answer = z.object({
   lines: z.int(),
   shared: z.array(z.string()),
   letters: z.int(),
+  /** The records are gone, but bytes of them are left in the file until it can be packed. */
+  unfinished: z.boolean(),
   /** How many backups on the server were made before, and when the last of them; they keep everything. */
   backups: z.int(),
   lastBackup: z.iso.datetime().nullable(),
 });
 
-/** While it runs nothing else is written: it works on the file itself. */
-async function eraseStudent(
-  services: Services,
-  teacherId: string,
-  studentId: string,
-  preview: boolean,
-): Promise<Erasure> {
-  const { database, jobs, clock } = services;
-  const at = new Date(clock()).toISOString();
-  const request = { file: database.file, teacherId, studentId, at, changeId: ulid(clock()), preview };
-  return database.alone(() => jobs.run('erase', request));
-}
-
-function answerOf({ messageIds, ...rest }: Erasure, { database }: Services): z.input<typeof Answer> {
+function answerOf(
+  { messageIds, ...rest }: Erasure & { unfinished: boolean },
+  { database }: Services,
+): z.input<typeof Answer> {
   const backups = listBackups(path.dirname(database.file));
   return {
     ...rest,
@@ -57,7 +48,8 @@ export const erasureRoutes = [
     params: z.object({ studentId: Id }),
     answer: Answer,
     async handle({ params: { studentId }, teacherId, services }) {
-      return answerOf(await eraseStudent(services, teacherId, studentId, true), services);
+      const found = await services.erasures.survey(teacherId, studentId);
+      return answerOf({ ...found, unfinished: false }, services);
     },
   }),
   route({
@@ -77,8 +69,7 @@ export const erasureRoutes = [
         throw new Problem(400, 'Another name', `Type ${name} to erase this student. Nothing was erased.`, [
           { field: 'name', message: `This is not ${name}` },
         ]);
-      const erased = await eraseStudent(services, teacherId, studentId, false);
-      await Promise.all(erased.messageIds.map((id) => services.mail.forget(id)));
+      const erased = await services.erasures.erase(teacherId, studentId);
       services.watch.touch(teacherId, [null]);
       services.events.tell(teacherId, '');
       return answerOf(erased, services);

@@ -50,7 +50,7 @@ function roomFor(largest: number, inHand: BytesInHand): RequestHandler {
     const bytes = said === undefined ? largest : Number(said);
     if (bytes > largest)
       throw new Problem(413, 'Too large', 'This is larger than the server takes. Nothing was saved.');
-    const address = request.socket.remoteAddress ?? '';
+    const address = request.ip ?? '';
     if (!inHand.take(address, bytes)) {
       response.setHeader('Retry-After', '5');
       throw new Problem(

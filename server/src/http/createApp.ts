@@ -1,7 +1,9 @@
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { Services } from '../services';
+import type { Reach } from '../settings';
+import { ownHosts } from './hosts';
 import { mountRoutes } from './mount';
 import { servePages } from './pages';
 import { answerProblems, Problem } from './problem';
@@ -25,15 +27,36 @@ const contentSecurityPolicy = {
   },
 };
 
+/** Of what a browser could do for a page nothing is asked: no camera, no place, no microphone. */
+const permissionsPolicy = [
+  'camera',
+  'geolocation',
+  'microphone',
+  'payment',
+  'usb',
+  'bluetooth',
+  'serial',
+  'midi',
+]
+  .map((feature) => `${feature}=()`)
+  .join(', ');
+
+const withPermissionsPolicy: RequestHandler = (_request, response, next) => {
+  response.setHeader('Permissions-Policy', permissionsPolicy);
+  next();
+};
+
 /**
  * The Express application.
  * @param pages folder of the web build; null serves the API alone
  */
-export function createApp(services: Services, pages: string | null): Express {
+export function createApp(services: Services, pages: string | null, { hosts, proxies }: Reach): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
+  app.set('trust proxy', proxies);
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
+  app.use(withPermissionsPolicy, ownHosts(hosts));
   // Views are long; what answers a change is short, and is waited for.
   app.get(/^\/api\//, compression());
   mountRoutes(app, routes, services);

@@ -1,5 +1,9 @@
 import { EventEmitter } from 'node:events';
 import type { Response } from 'express';
+import { Problem } from './problem';
+
+/** Pages that may listen at one time: of a teacher, and in all. Each holds a connection. */
+const most = { each: 250, all: 1000 };
 
 /** Tells a teacher's open pages that something has been written, and by which device. */
 export class Events {
@@ -12,6 +16,12 @@ export class Events {
 
   /** Keeps an answer open as a stream of server-sent events until the page goes. */
   stream(teacherId: string, response: Response): void {
+    if (this.open.size >= most.all || this.emitter.listenerCount(teacherId) >= most.each)
+      throw new Problem(
+        503,
+        'Too many pages open',
+        'Too many pages listen at once. This one still asks for itself, three times a minute.',
+      );
     response.writeHead(200, {
       'Content-Type': 'text/event-stream',
       // A stream that is packed arrives late.

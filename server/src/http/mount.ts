@@ -1,5 +1,4 @@
 import type { Express, Request, RequestHandler, Response } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import type { z } from 'zod';
 import { callerOf } from '../accounts/sessions';
 import { selectOwner } from '../database/rowSql';
@@ -88,23 +87,6 @@ function handlerOf(route: Route, services: Services): RequestHandler {
   };
 }
 
-function limiter({ triesPerQuarterHour, countsFailuresOnly = false }: Route): RequestHandler[] {
-  if (!triesPerQuarterHour) return [];
-  const refuse: RequestHandler = () => {
-    throw new Problem(429, 'Too many tries', 'There were too many tries. Wait a quarter of an hour.');
-  };
-  return [
-    rateLimit({
-      windowMs: 15 * 60_000,
-      limit: triesPerQuarterHour,
-      skipSuccessfulRequests: countsFailuresOnly,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      handler: refuse,
-    }),
-  ];
-}
-
 /** A page of another site must not write here in a teacher's name, whatever cookies do. */
 const sameOrigin: RequestHandler = (request, _response, next) => {
   const { origin, host } = request.headers;
@@ -114,15 +96,14 @@ const sameOrigin: RequestHandler = (request, _response, next) => {
   next();
 };
 
-/** Puts every route of the table on the application: limits, authority, shape, then the work. */
+/** Puts every route of the table on the application: authority, room for the body, its shape, then the work. */
 export function mountRoutes(app: Express, routes: readonly Route[], services: Services): void {
   const inHand = new BytesInHand();
   for (const route of routes) {
     const path = route.path.replace(/\{(\w+)\}/g, ':$1');
-    const guards = route.method === 'post' ? [sameOrigin, ...limiter(route)] : limiter(route);
     app[route.method](
       path,
-      ...guards,
+      ...(route.method === 'post' ? [sameOrigin] : []),
       authority(route, services),
       ...bodyReader(route, inHand),
       handlerOf(route, services),

@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler } from 'express';
 import { z } from 'zod';
+import { diskTrouble } from '../database/problems';
 import { NotRead } from '../jobs/readers';
 
 /** A problem document (RFC 9457) with an error for each field that has one. */
@@ -45,6 +46,8 @@ function asProblem(error: unknown): Problem {
           'Not read',
           `${error.message} Nothing was changed. Leave out what is not needed, or save the list as CSV.`,
         );
+  const disk = diskTrouble(error);
+  if (disk) return new Problem(507, 'No room on the server', disk);
   const type = (error as { type?: string }).type;
   if (type === 'entity.too.large')
     return new Problem(413, 'Too large', 'This is larger than the server takes. Nothing was saved.');

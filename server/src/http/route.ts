@@ -54,10 +54,6 @@ export interface Route<
    * for what every device asks for again and again.
    */
   cached?: 'per-teacher' | { kinds: readonly string[] };
-  /** Tries in a quarter of an hour from one address, where guessing must be slow. */
-  triesPerQuarterHour?: number;
-  /** Only tries that fail count: many may come from one address with good reason. */
-  countsFailuresOnly?: boolean;
   /** The answer is a stream that the handler writes itself. */
   streams?: boolean;
   handle(call: Call<z.output<P>, z.output<Q>, z.output<B>>): Promise<z.input<A>>;

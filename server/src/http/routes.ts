@@ -1,3 +1,5 @@
+import fs from 'node:fs/promises';
+import path from 'node:path';
 import { z } from 'zod';
 import { accountRoutes } from '../accounts/routes';
 import { archiveRoutes } from '../archive/routes';
@@ -15,6 +17,7 @@ import { tallyRoutes } from '../tallies/routes';
 import { viewRoutes } from '../views/routes';
 import { watchRoutes } from '../watch/routes';
 import { openApiDocument } from './openapi';
+import { Problem } from './problem';
 import { route, type Route } from './route';
 
 const openApi = route({
@@ -26,14 +29,22 @@ const openApi = route({
   handle: () => Promise.resolve(openApiDocument(routes)),
 });
 
+/** With less than this, the next backup or a busy morning may not fit. */
+const leastRoomBytes = 50_000_000;
+
 const health = route({
   method: 'get',
   path: '/api/health',
-  summary: 'Whether the server and its database answer.',
+  summary: 'Whether the server and its database answer, and whether they can write.',
   allow: 'anyone',
   answer: z.object({ ok: z.literal(true) }),
-  async handle({ services }) {
-    await services.database.read.query('SELECT 1');
+  async handle({ services: { database } }) {
+    database.lookUp.get('SELECT 1');
+    const trouble = database.trouble();
+    if (trouble) throw new Problem(503, 'Cannot write', trouble);
+    const { bavail, bsize } = await fs.statfs(path.dirname(database.file));
+    if (bavail * bsize < leastRoomBytes)
+      throw new Problem(503, 'Little room', 'The server’s disk is nearly full. Make room on it.');
     return { ok: true as const };
   },
 });

@@ -15,7 +15,9 @@ import type { ArchiveRead, ArchiveReadRequest } from '../archive/readFile';
 import type { ArchiveFileRequest } from '../archive/writeFile';
 import type { GoingBack } from '@slate-path/core/archive/goingBack';
 import type { BackupReadRequest } from '../backups/readBackup';
-import type { Erasure, ErasureRequest } from '../erasure/erase';
+import type { Erasure, ErasureOrder, ErasureRequest } from '../erasure/erase';
+import type { ErasedRecords } from '../erasure/records';
+import type { ErasingStep } from '../erasure/state';
 import type { NotesFileRequest } from '../notes/notesFile';
 import type { SuggestionRange } from '../notes/suggest';
 import type { ClassGlance } from '@slate-path/core/signals/glance';
@@ -49,7 +51,11 @@ export interface JobKinds {
   /** `refused` is the sentence for a backup that could not be written. */
   backUp: { input: { dataFolder: string; now: number }; result: { refused: string | null } };
   readBackup: { input: BackupReadRequest; result: { refused: string } | GoingBack };
-  erase: { input: ErasureRequest; result: Erasure };
+  surveyErasure: { input: ErasureRequest; result: Erasure };
+  eraseRecords: { input: ErasureOrder; result: ErasedRecords };
+  eraseLog: { input: ErasingStep; result: { lines: number; done: boolean } };
+  /** `false` where the journal could not be emptied yet. */
+  erasePack: { input: ErasingStep; result: boolean };
   suggestTopics: { input: SuggestionRange; result: SuggestedTopic[] };
   notesFile: { input: NotesFileRequest; result: Uint8Array };
   countsFile: { input: CountFileRequest; result: Uint8Array };
@@ -61,6 +67,15 @@ export type ReadingKind = (typeof readingKinds)[number];
 
 const isReading = (kind: keyof JobKinds): kind is ReadingKind =>
   (readingKinds as readonly string[]).includes(kind);
+
+/** Half of it done is no use: it takes what it takes. */
+const unhurried: ReadonlySet<keyof JobKinds> = new Set([
+  'surveyErasure',
+  'eraseRecords',
+  'eraseLog',
+  'erasePack',
+] as const);
+const longestMs = 120_000;
 
 export interface Jobs {
   run<K extends keyof JobKinds>(kind: K, input: JobKinds[K]['input']): Promise<JobKinds[K]['result']>;
@@ -85,9 +100,10 @@ export function startJobs(): Jobs {
     run: <K extends keyof JobKinds>(kind: K, input: JobKinds[K]['input']) =>
       isReading(kind)
         ? readers.run(kind, input as never)
-        : (pool.run(input, { name: kind, signal: AbortSignal.timeout(120_000) }) as Promise<
-            JobKinds[K]['result']
-          >),
+        : (pool.run(
+            input,
+            unhurried.has(kind) ? { name: kind } : { name: kind, signal: AbortSignal.timeout(longestMs) },
+          ) as Promise<JobKinds[K]['result']>),
     close: () => {
       readers.close();
       return pool.destroy();

@@ -40,7 +40,15 @@ export const suggestTopics: Job<'suggestTopics'> = async (range) =>
 export const notesFile: Job<'notesFile'> = async (request) =>
   (await import('../notes/notesFile')).notesFile(request);
 
-export const erase: Job<'erase'> = async (request) => (await import('../erasure/erase')).erase(request);
+export const surveyErasure: Job<'surveyErasure'> = async (request) =>
+  (await import('../erasure/erase')).surveyErasure(request);
+
+export const eraseRecords: Job<'eraseRecords'> = async (order) =>
+  (await import('../erasure/erase')).eraseRecords(order);
+
+export const eraseLog: Job<'eraseLog'> = async (step) => (await import('../erasure/erase')).eraseLog(step);
+
+export const erasePack: Job<'erasePack'> = async (step) => (await import('../erasure/erase')).erasePack(step);
 
 export const archiveFile: Job<'archiveFile'> = async (request) =>
   (await import('../archive/writeFile')).archiveFile(request);

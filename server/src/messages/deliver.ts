@@ -59,6 +59,16 @@ export class Postman {
     private readonly clock: () => number,
   ) {}
 
+  /** Does something while no letter is on its way. */
+  pause<T>(work: () => Promise<T>): Promise<T> {
+    const mine = this.last.then(work);
+    this.last = mine.then(
+      () => undefined,
+      () => undefined,
+    );
+    return mine;
+  }
+
   deliverWaiting(): Promise<void> {
     this.last = this.last
       .then(() => deliverAll(this.database, this.mail, this.clock()))

@@ -27,6 +27,13 @@ export class MailServer {
     return path.join(this.folder, `${short}.eml`);
   }
 
+  /** Takes away letters that a stop broke off while they were written: they are waiting still. */
+  async dropBroken(): Promise<void> {
+    const names = await fs.readdir(this.folder).catch(() => []);
+    for (const name of names.filter((found) => found.endsWith('.part')))
+      await fs.rm(path.join(this.folder, name), { force: true });
+  }
+
   /** Deletes the copy of a letter, if there is one. */
   async forget(messageId: string): Promise<void> {
     await fs.rm(this.fileOf(messageId), { force: true });

@@ -6,8 +6,8 @@ import { useTabTitle } from '../../parts/useTabTitle';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { ApiProblem } from '../records/api';
-import { firstStart, signIn } from '../records/account';
+import { firstStart, recover, signIn } from '../records/account';
+import { errorsOf, useTry } from './useTry';
 
 function Welcome({ title, children }: { title: string; children: ReactNode }) {
   const palette = usePalette();
@@ -33,26 +33,6 @@ function Welcome({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
-/** Runs what a button starts, with the sentence of what went wrong, if anything. */
-function useTry(): [run: (work: () => Promise<void>) => void, problem: ApiProblem | null, busy: boolean] {
-  const [problem, setProblem] = useState<ApiProblem | null>(null);
-  const [busy, setBusy] = useState(false);
-  const run = (work: () => Promise<void>) => {
-    setBusy(true);
-    setProblem(null);
-    work()
-      .catch((error: unknown) => {
-        setProblem(
-          error instanceof ApiProblem ? error : new ApiProblem(0, 'Something broke here. Try again.'),
-        );
-      })
-      .finally(() => {
-        setBusy(false);
-      });
-  };
-  return [run, problem, busy];
-}
-
 /** The first page of a new installation: who are you, and what keeps others out. */
 export function FirstStart() {
   const [name, setName] = useState('');
@@ -60,7 +40,7 @@ export function FirstStart() {
   const [school, setSchool] = useState('');
   const [run, problem, busy] = useTry();
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const errorOf = (field: string) => problem?.errors.find((error) => error.field === field)?.message;
+  const errors = errorsOf(problem);
   const begin = () => {
     run(() => firstStart(name, passphrase, { name: school, zone }));
   };
@@ -69,7 +49,7 @@ export function FirstStart() {
       <Words>
         Your name and a passphrase, and you are in. There is nothing else to set up before the first lesson.
       </Words>
-      <Field label="Your name" value={name} onChange={setName} error={errorOf('name')} />
+      <Field label="Your name" value={name} onChange={setName} error={errors.of('name')} />
       <Field
         label="School (may stay empty)"
         value={school}
@@ -81,23 +61,72 @@ export function FirstStart() {
         value={passphrase}
         onChange={setPassphrase}
         secret
-        error={errorOf('passphrase')}
+        error={errors.of('passphrase')}
         hint="At least 10 characters; a few words you can remember are best"
         onSubmit={begin}
       />
-      {problem && problem.errors.length === 0 ? <Words tone="ember">{problem.detail}</Words> : null}
+      {errors.whole ? <Words tone="ember">{errors.whole}</Words> : null}
       <Action label="Begin" kind="main" onPress={begin} disabled={busy} />
     </Welcome>
   );
 }
 
+/** Another passphrase, by the code that was written down. */
+function Recover({ onBack }: { onBack: () => void }) {
+  const [name, setName] = useState('');
+  const [code, setCode] = useState('');
+  const [passphrase, setPassphrase] = useState('');
+  const [run, problem, busy] = useTry();
+  const errors = errorsOf(problem);
+  const enter = () => {
+    run(() => recover(name, code, passphrase));
+  };
+  return (
+    <Welcome title="A new passphrase">
+      <Words>
+        With the recovery code that you wrote down. It counts once, and every device is signed out. Without a
+        code, whoever looks after the server can set a passphrase there.
+      </Words>
+      <Field label="Your name" value={name} onChange={setName} />
+      <Field label="Recovery code" value={code} onChange={setCode} placeholder="AAAA-BBBB-CCCC-DDDD-EEEE" />
+      <Field
+        label="New passphrase"
+        value={passphrase}
+        onChange={setPassphrase}
+        secret
+        error={errors.of('passphrase')}
+        hint="At least 10 characters; a few words you can remember are best"
+        onSubmit={enter}
+      />
+      {errors.whole ? (
+        <Words tone="ember" live>
+          {errors.whole}
+        </Words>
+      ) : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+        <Action label="Set it and sign in" kind="main" onPress={enter} disabled={busy} />
+        <Action label="Back" name="Back to signing in" onPress={onBack} />
+      </View>
+    </Welcome>
+  );
+}
+
 export function SignIn() {
+  const [recovering, setRecovering] = useState(false);
   const [name, setName] = useState('');
   const [passphrase, setPassphrase] = useState('');
   const [run, problem, busy] = useTry();
   const enter = () => {
     run(() => signIn(name, passphrase));
   };
+  if (recovering)
+    return (
+      <Recover
+        onBack={() => {
+          setRecovering(false);
+        }}
+      />
+    );
   return (
     <Welcome title="Sign in">
       <Field label="Your name" value={name} onChange={setName} />
@@ -107,8 +136,14 @@ export function SignIn() {
           {problem.detail}
         </Words>
       ) : null}
-      <View style={{ alignItems: 'flex-start' }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
         <Action label="Sign in" kind="main" onPress={enter} disabled={busy} />
+        <Action
+          label="Passphrase forgotten"
+          onPress={() => {
+            setRecovering(true);
+          }}
+        />
       </View>
     </Welcome>
   );

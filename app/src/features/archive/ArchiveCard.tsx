@@ -16,7 +16,10 @@ interface Reading {
   counts: { file: string; rows: number }[];
   errors: string[];
   notes: string[];
+  erased: number;
 }
+
+type OfErased = 'leaveOut' | 'bringBack';
 
 type State =
   | { step: 'idle' }
@@ -32,8 +35,8 @@ const reasonOf = (error: unknown) => {
 };
 
 /** What a file holds, and what is wrong with it, before anything is brought in. */
-function ReadingWords({ reading, onBring }: { reading: Reading; onBring: () => void }) {
-  const { counts, errors, notes } = reading;
+function ReadingWords({ reading, onBring }: { reading: Reading; onBring: (erased?: OfErased) => void }) {
+  const { counts, errors, notes, erased } = reading;
   return (
     <View style={{ gap: space(1) }} aria-live="polite">
       {counts.map(({ file, rows }) => (
@@ -52,11 +55,44 @@ function ReadingWords({ reading, onBring }: { reading: Reading; onBring: () => v
           {error}
         </Words>
       ))}
-      {errors.length === 0 ? (
+      {errors.length === 0 && erased === 0 ? (
         <View style={{ alignItems: 'flex-start' }}>
-          <Action label="Bring it in" kind="main" onPress={onBring} />
+          <Action
+            label="Bring it in"
+            kind="main"
+            onPress={() => {
+              onBring();
+            }}
+          />
         </View>
       ) : null}
+      {errors.length === 0 && erased > 0 ? <AboutErased count={erased} onBring={onBring} /> : null}
+    </View>
+  );
+}
+
+/** Who was erased here would come back with the archive: that is asked, not done. */
+function AboutErased({ count, onBring }: { count: number; onBring: (erased: OfErased) => void }) {
+  return (
+    <View style={{ gap: space(2) }}>
+      <Words bold>
+        {count === 1 ? 'One student in it was erased here.' : `${count} students in it were erased here.`}
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+        <Action
+          label={count === 1 ? 'Bring it in without this student' : 'Bring it in without them'}
+          kind="main"
+          onPress={() => {
+            onBring('leaveOut');
+          }}
+        />
+        <Action
+          label={count === 1 ? 'With this student again' : 'With them again'}
+          onPress={() => {
+            onBring('bringBack');
+          }}
+        />
+      </View>
     </View>
   );
 }
@@ -73,10 +109,13 @@ export function ArchiveCard() {
       setState({ step: 'failed', reason: reasonOf(error) });
     }
   };
-  const bring = async (file: File) => {
+  const bring = async (file: File, erased?: OfErased) => {
     setState({ step: 'bringing' });
     try {
-      const { records } = await postFile<{ records: number }>('/api/archive', file);
+      const { records } = await postFile<{ records: number }>(
+        erased ? `/api/archive?erased=${erased}` : '/api/archive',
+        file,
+      );
       setState({ step: 'brought', records });
       renewViews();
     } catch (error) {
@@ -114,8 +153,8 @@ export function ArchiveCard() {
       {state.step === 'read' ? (
         <ReadingWords
           reading={state.reading}
-          onBring={() => {
-            void bring(state.file);
+          onBring={(erased) => {
+            void bring(state.file, erased);
           }}
         />
       ) : null}

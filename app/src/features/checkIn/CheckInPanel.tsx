@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
+import { localMoment } from '@slate-path/core/calendar/zone';
 import { weatherWords, type AnyCheckIn } from '@slate-path/core/checkIn/roundUp';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson, Student } from '@slate-path/core/records/schema';
@@ -8,6 +9,8 @@ import { WeatherSign } from '../../parts/WeatherSign';
 import { Words } from '../../parts/Words';
 import { space, target } from '../../theme/tokens';
 import { markMissingAway } from '../lesson/marking';
+import { zoneOf } from '../records/clock';
+import { useRecords } from '../records/useRecords';
 import { useRoundUp } from './useRoundUp';
 
 interface CheckInPanelProps {
@@ -72,7 +75,9 @@ function firstWords({ weather, wantsWord, comment }: AnyCheckIn): string {
 
 /** Who has come in by themselves, who is missing, who feels low, who asks for a word, and lunch. */
 export default function CheckInPanel({ lesson, onOpen }: CheckInPanelProps) {
-  const { missing, low, wantsWord, sameDevice, twice, lunch, checkedIn, students } = useRoundUp(lesson);
+  const { missing, low, wantsWord, markedAway, sameDevice, twice, lunch, checkedIn, students } =
+    useRoundUp(lesson);
+  const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
   const group = (title: string, lines: { student: Student; checkIn?: AnyCheckIn; words?: string }[]) =>
     lines.length === 0 ? null : (
       <View>
@@ -88,6 +93,14 @@ export default function CheckInPanel({ lesson, onOpen }: CheckInPanelProps) {
         {`Checked in: ${checkedIn} of ${students}`}
       </Words>
       {group('Asks for a quiet word', wantsWord)}
+      {group(
+        'Checked in, but you marked them away; your mark stands',
+        markedAway.map(({ student, checkIn }) => ({
+          student,
+          checkIn,
+          words: `checked in ${localMoment(Date.parse(checkIn.at), zone).time}`,
+        })),
+      )}
       {group('Storm or rain', low)}
       {group(
         'Said again from another device; both are kept',

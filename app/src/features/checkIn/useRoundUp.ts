@@ -1,7 +1,10 @@
 import { useMemo } from 'react';
+import { isByHand } from '@slate-path/core/checkIn/arrival';
 import { roundUp, type CheckInRoundUp } from '@slate-path/core/checkIn/roundUp';
 import { listOf } from '@slate-path/core/records/records';
 import type { Lesson } from '@slate-path/core/records/schema';
+import { effectiveStandings } from '@slate-path/core/roll/rules';
+import { markId } from '@slate-path/core/roll/markId';
 import { isEnrolledOn } from '@slate-path/core/roll/totals';
 import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useRecords } from '../records/useRecords';
@@ -11,6 +14,8 @@ export function useRoundUp({ id, sectionId, date }: Lesson): CheckInRoundUp & { 
   const checkIns = useRecords((state) => state.current.checkIn);
   const others = useRecords((state) => state.current.otherCheckIn);
   const enrolments = useRecords((state) => state.current.enrolment);
+  const marks = useRecords((state) => state.current.mark);
+  const standings = useRecords((state) => state.current.standing);
   const known = useRecords((state) => state.current.student);
   const order = useNameOrder();
   return useMemo(() => {
@@ -25,8 +30,13 @@ export function useRoundUp({ id, sectionId, date }: Lesson): CheckInRoundUp & { 
     const ofLesson = ({ lessonId }: { lessonId: string }) => lessonId === id;
     const own = Object.values(checkIns).filter(ofLesson);
     const beside = Object.values(others).filter(ofLesson);
-    return { ...roundUp(students, own, beside), students: students.length };
-  }, [checkIns, others, enrolments, known, order, id, sectionId, date]);
+    const byId = effectiveStandings(Object.values(standings));
+    const isAwayByHand = (studentId: string) => {
+      const mark = marks[markId(id, studentId)];
+      return isByHand(mark) && byId[mark?.standingId ?? '']?.countsAs === 'away';
+    };
+    return { ...roundUp(students, own, beside, isAwayByHand), students: students.length };
+  }, [checkIns, others, enrolments, known, marks, standings, order, id, sectionId, date]);
 }
 
 /** Whether anybody has checked in to a lesson. */

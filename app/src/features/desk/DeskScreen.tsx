@@ -99,6 +99,7 @@ function OutboxCard() {
 /** What is done once a term, and files out. */
 export function DeskScreen() {
   const wide = useWide();
+  const router = useRouter();
   const look = useThemeChoice();
   const order = useNameOrder();
   const { teacherName, demo } = useAccount();
@@ -133,7 +134,13 @@ export function DeskScreen() {
           <>
             <Words tone="inkQuiet">{`Signed in as ${teacherName}. Signing out removes the records from this device.`}</Words>
             {problem ? <Words tone="ember">{problem}</Words> : null}
-            <View style={{ alignItems: 'flex-start' }}>
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+              <Action
+                label="Passphrase and devices"
+                onPress={() => {
+                  router.push('/desk/account');
+                }}
+              />
               <Action label="Sign out" onPress={leave} />
             </View>
           </>

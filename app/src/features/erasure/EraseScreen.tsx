@@ -24,6 +24,7 @@ export interface ErasureAnswer {
   lines: number;
   shared: string[];
   letters: number;
+  unfinished: boolean;
   backups: number;
   lastBackup: string | null;
 }
@@ -144,7 +145,9 @@ function Erased({ answer }: { answer: ErasureAnswer }) {
   return (
     <Page title="Erased" back={{ to: '/people', name: 'People' }}>
       <Words>
-        {`${many(count, 'record')} are gone, ${many(answer.lines, 'line')} of the log were cleaned. The name is in no record, log or index of this server any more.`}
+        {answer.unfinished
+          ? `${many(count, 'record')} are gone. Traces of them are left in free space of the server’s file, where no page shows them: there was no room to pack it. The server tries again every minute, until it is done.`
+          : `${many(count, 'record')} are gone, ${many(answer.lines, 'line')} of the log were cleaned. The name is in no record, log or index of this server any more.`}
       </Words>
       <Words>{backupsWords(answer)}</Words>
       <View style={{ alignItems: 'flex-start' }}>

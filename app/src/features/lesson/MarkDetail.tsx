@@ -74,7 +74,7 @@ function TimeField({ label, value, lesson, onChange }: TimeProps) {
 /** Where a mark came from, if not from a tap. */
 const sourceWords: Record<Mark['source'], string> = {
   tap: '',
-  check_in: 'The student checked in.',
+  check_in: 'From the check-in.',
   participants: 'From a participant list.',
   range: 'From a range of days.',
   work: 'From finished work.',

@@ -46,9 +46,9 @@ function taking(lesson: Lesson): { takenAt?: string } {
 }
 
 /** Of two classes with one roll, whoever is marked first takes the roll of both. */
-function mark(lesson: Lesson, marks: MarkFields[]): void {
+function mark(lesson: Lesson, marks: MarkFields[], source?: 'check_in'): void {
   const partner = partnerOf(lesson, useRecords.getState().current);
-  const own = { lesson: keyOf(lesson), marks, ...taking(lesson) };
+  const own = { lesson: keyOf(lesson), marks, ...taking(lesson), ...(source ? { source } : {}) };
   if (partner && !partner.setAside && partner.takenAt === null) {
     const other = { lesson: keyOf(partner), marks: [], ...taking(partner) };
     makeChange('roll.markAll', { about: lesson.id, lessons: [own, other] }, historyOf(lesson));
@@ -102,12 +102,16 @@ function notYetAway(lesson: Lesson, studentIds: readonly string[]): string[] {
   });
 }
 
-/** Who has not come in by themselves is away; whoever did is here, and the roll is taken. */
+/**
+ * Who has not come in by themselves is away; whoever did is here, and the roll is taken. These marks go by the
+ * check-ins, so who checks in later still turns theirs.
+ */
 export function markMissingAway(lesson: Lesson, studentIds: readonly string[]): void {
   const standingId = standingFor(standings(), 'away')?.id ?? null;
   mark(
     lesson,
     notYetAway(lesson, studentIds).map((studentId) => ({ ...nowhere, studentId, standingId })),
+    'check_in',
   );
 }
 

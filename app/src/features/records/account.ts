@@ -118,6 +118,13 @@ export async function signIn(name: string, passphrase: string): Promise<void> {
   sendNow();
 }
 
+/** Sets a new passphrase by the recovery code, and signs in. */
+export async function recover(name: string, code: string, passphrase: string): Promise<void> {
+  await postJson('/api/recover', { name, code, passphrase });
+  await start();
+  sendNow();
+}
+
 /** Signs out and forgets the records on this device. @throws with a sentence while changes are not sent */
 export async function signOut(): Promise<void> {
   const waiting = useRecords.getState().entries.length;
@@ -154,3 +161,17 @@ document.addEventListener('visibilitychange', () => {
   renewViews();
 });
 window.addEventListener('pagehide', stopListening);
+
+/**
+ * The server says that this device is signed out: by its owner, who has lost it, or because it was not used. Nothing
+ * is left to read on it, unless changes wait here that would be lost; what was being typed stays for its owner.
+ */
+useRecords.subscribe((state, before) => {
+  if (state.connection !== 'signed_out' || before.connection === 'signed_out') return;
+  if (state.entries.length > 0 || !device || useAccount.getState().demo) return;
+  const goToSignIn = () => {
+    location.assign('/');
+  };
+  localStorage.removeItem(keptKey);
+  device.forgetRecords().then(goToSignIn, goToSignIn);
+});
