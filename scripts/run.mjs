@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
@@ -17,4 +17,19 @@ export function run(command, args, env = {}) {
 export function must(command, args, env = {}) {
   const code = run(command, args, env);
   if (code !== 0) process.exit(code);
+}
+
+/** Runs a program and keeps what it prints until it ends. @returns its exit code, once that is printed */
+export function runBeside(command, args) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, env: process.env, stdio: ['ignore', 'pipe', 'pipe'] });
+    const said = [];
+    child.stdout.on('data', (bytes) => said.push(bytes));
+    child.stderr.on('data', (bytes) => said.push(bytes));
+    child.once('close', (code) => {
+      console.log(`\n— ${[command, ...args].join(' ')}`);
+      process.stdout.write(Buffer.concat(said));
+      resolve(code ?? 1);
+    });
+  });
 }

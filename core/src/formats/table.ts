@@ -44,6 +44,11 @@ export async function readTable(bytes: Uint8Array): Promise<TableRow[]> {
       `This is ${picture[0]}, not a table. Save the list as CSV or XLSX, or paste its cells.`,
     );
   const rows = isZip(bytes) ? await readWorkbook(bytes) : readDelimited(textOf(bytes));
+  const wide = rows.find(({ cells }) => cells.length > mostColumns);
+  if (wide)
+    throw new TableError(
+      `There are ${wide.cells.length} columns in line ${wide.line}; a list of people has at most ${mostColumns}. Nothing was changed. Save the list alone.`,
+    );
   const filled = rows.filter((row) => row.cells.some((cell) => cell !== ''));
   if (filled.length === 0) throw new TableError('There is nothing in this file. Nothing was changed.');
   if (filled.length > mostRows)
@@ -125,13 +130,21 @@ function writtenDate(cell: Date): string {
   return time === '00:00:00' ? date : `${date}T${time}`;
 }
 
+/** What is longer is no name, address or number: how it goes on tells nothing more of a person. */
+const longestCell = 300;
+/** Blank cells and spaces that stand before what is in it may be more than that. */
+const longestWritten = 5_000;
+
 function tidy(cell: Cell): string {
   if (cell === null || cell === undefined) return '';
   const text = cell instanceof Date ? writtenDate(cell) : String(cell);
   return text
+    .slice(0, longestWritten)
     .replace(/[\u200B\uFEFF]/g, '')
     .replace(/[\s\u00A0]+/g, ' ')
-    .trim();
+    .trim()
+    .slice(0, longestCell)
+    .trimEnd();
 }
 
 async function readWorkbook(bytes: Uint8Array): Promise<TableRow[]> {

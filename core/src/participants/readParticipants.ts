@@ -195,7 +195,7 @@ function bareName(text: string): string {
     .replace(timeInLine, ' ')
     .replace(/["<>;|]/g, ' ')
     .replace(/\s+/g, ' ')
-    .replace(/[\s,–-]+$/, '')
+    .replace(/(?<![\s,–-])[\s,–-]+$/, '')
     .trim();
 }
 

@@ -1,18 +1,19 @@
 import type { TableRow } from '../formats/table';
 import { readMoment } from './moment';
 
-export const emailShape = /[^\s@,;|<>()"']+@[^\s@,;|<>()"'?]+\.[a-z]{2,}/i;
+/** An address within a text; its parts are no longer than mail allows (RFC 5321, 4.5.3.1), so that it is soon told. */
+export const emailShape = /[^\s@,;|<>()"']{1,64}@[^\s@,;|<>()"'?]{1,190}\.[a-z]{2,60}/i;
 
 /** An address with what stands round it: brackets, quotes, `mailto:` and what may follow it there. */
 const recipient = new RegExp(
-  `["'(<]*\\s*(?:mailto:)?(${emailShape.source})(?:\\?[^\\s<>,;"']*)?\\s*["')>]*`,
+  `["'(<]{0,4}\\s?(?:mailto:)?(${emailShape.source})(?:\\?[^\\s<>,;"']*)?\\s?["')>]*`,
   'gi',
 );
 const fieldName = /^(?:to|cc|bcc|from|an|von|à|de|para|a|aan|till|til)\s*:\s*/i;
 const tidy = (text: string) =>
   text
     .replace(fieldName, '')
-    .replace(/^[\s,;]+|[\s,;]+$/g, '')
+    .replace(/^[\s,;]+|(?<![\s,;])[\s,;]+$/g, '')
     .replace(/["“”]|^'|'$/g, '')
     .trim();
 

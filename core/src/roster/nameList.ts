@@ -3,12 +3,16 @@ import { isFullName, looksLikeEmail } from './columnContent';
 import { readHeading } from './headings';
 import { tidyName } from './tidyName';
 
+/** Nobody's name with an address is longer. */
+const longestPerson = 400;
+
 const isHeading = (cell: string) => cell.length < 40 && readHeading(cell) !== null;
 
 /** "Baker, Hannah": one comma with a space after it, and a name on either side. */
 function isTurnedName(line: string): boolean {
   const parts = line.split(',');
   return (
+    line.length <= longestPerson &&
     parts.length === 2 &&
     /^ \S/.test(parts[1] ?? '') &&
     parts.every((part) => /\p{L}/u.test(part) && !/[;\t|]/.test(part)) &&
@@ -23,11 +27,12 @@ const mailed = /^\s*(?:"[^"]*"|[^"<>,;]*?)\s*<\s*[^\s<>]+@[^\s<>]+\s*>\s*[,;]?\s
 function mailedPeople(text: string): TableRow[] | null {
   const rows = text.split('\n').flatMap((line, index) =>
     line
-      .split(/(?<=>)\s*[,;]/)
+      .split(/(?<=> {0,3})[,;]/)
       .filter((part) => part.trim() !== '')
       .map((part) => ({ line: index + 1, written: part.trim() })),
   );
-  if (rows.length === 0 || !rows.every(({ written }) => mailed.test(written))) return null;
+  const isMailed = (written: string) => written.length <= longestPerson && mailed.test(written);
+  if (rows.length === 0 || !rows.every(({ written }) => isMailed(written))) return null;
   return rows.map(({ line, written }) => ({
     line,
     cells: [written.replace(/["“”]/g, '').replace(/[,;]$/, '')],
@@ -42,12 +47,14 @@ function namesOnOneLine(line: string): string[] | null {
       .map((part) => part.trim())
       .filter((part) => part !== '');
     const isNamed = (part: string) =>
-      looksLikeEmail(part) ? /\p{L}\S*\s|\s\S*\p{L}/u.test(part) : isFullName(part);
+      part.length <= longestPerson &&
+      (looksLikeEmail(part) ? /\s/.test(part) && /\p{L}/u.test(part) : isFullName(part));
     // An address alone belongs to the name beside it.
     if (parts.some((part) => looksLikeEmail(part) && !isNamed(part))) continue;
     // Between other signs than commas a single name may stand too.
     const named = parts.filter(isNamed).length;
     const enough = sign === ',' ? named === parts.length : named >= Math.ceil(parts.length / 2);
+    if (parts.some((part) => part.length > longestPerson)) continue;
     if (parts.length >= 2 && enough && parts.every((part) => !isHeading(part) && /\p{L}/u.test(part)))
       return parts;
   }
@@ -81,7 +88,9 @@ export function readNameList(text: string): TableRow[] | null {
   const turned = people.filter(
     ({ text: line }) => isTurnedName(line) && !line.split(',').every((cell) => isHeading(cell.trim())),
   );
-  const plain = people.filter(({ text: line }) => !/[,;\t|@]/.test(line) && tidyName(line).name !== '');
+  const plain = people.filter(
+    ({ text: line }) => line.length <= longestPerson && !/[,;\t|@]/.test(line) && tidyName(line).name !== '',
+  );
   if (turned.length === 0 || turned.length + plain.length < people.length) return null;
   if (turned.length < people.length / 2) return null;
   return written.map(({ line, text: cell }) => ({ line, cells: [cell] }));

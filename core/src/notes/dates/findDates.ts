@@ -5,6 +5,7 @@ import { monthWord, weekdayWord } from './dayWords';
 import { overlaps, schoolDates } from './schoolDates';
 import { nextSchoolDay } from '../schoolDays';
 import { withSpelledDays } from './spelledDays';
+import { passagesOf, type Passage } from './passages';
 import { tenseAt, type Tense } from './tense';
 import type { Word } from '../words';
 
@@ -46,7 +47,7 @@ function fromLibrary(
   if (/^(?:to(?:day|night)|now|this (?:morning|afternoon|evening))/.test(lower)) return null;
   const day = lower.replace(/^(?:on|this|next|last)\s+/, '');
   if (ambiguous.test(day)) {
-    const capital = /^[A-Z]/.test(written) && index > 0 && !/[.!?\n]\s*$/.test(text.slice(0, index));
+    const capital = /^[A-Z]/.test(written) && index > 0 && !/[.!?\n]$/.test(text.slice(0, index).trimEnd());
     if (!capital && day === lower && !beforeDays.test(text.slice(0, index))) return null;
     if (day === 'weekend') return null;
   }
@@ -70,6 +71,9 @@ function weekdayFound(
   if (/^this\b/.test(lower)) return { ...span, date: addDays(mondayOf(today), weekday - 1), tense: 'open' };
   return { ...span, date: next, tense: 'open', before: addDays(next, -7) };
 }
+
+/** A note that names more days is a calendar; the first ones are read. */
+const mostDates = 100;
 
 type IsName = (word: Word) => boolean;
 
@@ -123,15 +127,25 @@ export function findDates(
   context: DateContext,
   taken: readonly { from: number; to: number }[] = [],
 ): DateFound[] {
+  const found: DateFound[] = [];
+  for (const passage of passagesOf(text, words)) {
+    found.push(...datesIn(passage, context, taken));
+    if (found.length >= mostDates) break;
+  }
+  return found;
+}
+
+function datesIn(
+  { from, text, words }: Passage,
+  context: DateContext,
+  taken: readonly { from: number; to: number }[],
+): DateFound[] {
   const { text: spelled, placeBefore } = withSpelledDays(text);
-  const found = daysNamed(spelled, context).map((one) => ({
-    ...one,
-    from: placeBefore(one.from),
-    to: placeBefore(one.to),
-  }));
-  const isName = (word: Word) => taken.some((name) => overlaps(name, word));
-  return found
-    .filter((one) => !taken.some((name) => overlaps(name, one)))
+  const named = taken.filter((name) => overlaps(name, { from, to: from + text.length }));
+  const isName = (word: Word) => named.some((name) => overlaps(name, word));
+  return daysNamed(spelled, context)
+    .map((one) => ({ ...one, from: from + placeBefore(one.from), to: from + placeBefore(one.to) }))
+    .filter((one) => !named.some((name) => overlaps(name, one)))
     .flatMap((one) => settled(one, words, context, isName) ?? [])
     .toSorted((a, b) => a.from - b.from);
 }
