@@ -1,6 +1,9 @@
+import { fork } from 'node:child_process';
 import fs from 'node:fs';
 import http from 'node:http';
+import type { AddressInfo } from 'node:net';
 import path from 'node:path';
+import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
 import { ulid } from 'ulid';
 import type { ChangeAnswer } from '@slate-path/core/changes/schema';
@@ -53,6 +56,17 @@ function post(address: string, cookie: string, body: string): Promise<string> {
   });
 }
 
+/** What the same insert takes where a request brings it: with it, less without it. */
+async function bareInsertsOverHttp(folder: string, body: string): Promise<number> {
+  const child = fork(fileURLToPath(new URL('./bareServer.ts', import.meta.url)), [folder]);
+  const { port } = await new Promise<AddressInfo>((resolve) => child.once('message', resolve as never));
+  const address = `http://127.0.0.1:${port}`;
+  const inserts = await timed(() => post(`${address}/insert`, '', body));
+  const nothing = await timed(() => post(`${address}/nothing`, '', body));
+  child.kill();
+  return median(inserts) - median(nothing);
+}
+
 /**
  * A change acknowledged over HTTP, one at a time, beside the bare insert-and-commit; and beside the
  * same request answered by a server that only reads it, for what two processes take to speak at all.
@@ -87,6 +101,7 @@ export async function benchDurable(): Promise<Record<string, number>> {
     post(`${server.address}/api/changes`, room.client.cookie, `{"changes":[{"id":"${index}"}]}`),
   );
   const bare = await bareInserts(server.folder);
+  const bareOverHttp = await bareInsertsOverHttp(server.folder, bodyOf(0));
   await server.end('SIGTERM');
   fs.rmSync(server.folder, { recursive: true });
   const writing = median(took) - median(nothing);
@@ -97,5 +112,7 @@ export async function benchDurable(): Promise<Record<string, number>> {
     'bare insert p50 ms': median(bare),
     'change p50 / bare p50': median(took) / median(bare),
     '(change - refused) p50 / bare p50': writing / median(bare),
+    'bare insert over HTTP, beyond a bare request, p50 ms': bareOverHttp,
+    '(change - refused) / (bare insert - bare request)': writing / bareOverHttp,
   };
 }

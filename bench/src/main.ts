@@ -1,6 +1,7 @@
 import { benchBrowser } from './browser';
 import { benchCheckIn } from './checkIn';
 import { benchDurable } from './durable';
+import { benchLoad } from './load';
 import { benchMatching } from './matching';
 import { benchMonth } from './month';
 import { benchNotes } from './notes';
@@ -17,6 +18,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   signals: benchSignals,
   checkIn: benchCheckIn,
   tallies: benchTallies,
+  load: benchLoad,
   browser: benchBrowser,
 };
 

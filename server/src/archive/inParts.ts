@@ -1,4 +1,3 @@
-import { setImmediate } from 'node:timers/promises';
 import { ulid } from 'ulid';
 import { mostBrought, type BroughtRecord } from '@slate-path/core/archive/changes';
 import { applyChange } from '../changes/applyChange';
@@ -40,7 +39,5 @@ export async function applyInParts(
   for (let from = 0; from < records.length; from += partLength) {
     await applyHere(place, kind, { records: records.slice(from, from + partLength) });
     told(Math.min(1, (from + partLength) / records.length));
-    // The database answers at once, so that without a pause nobody else would have a turn until the end.
-    await setImmediate();
   }
 }

@@ -4,39 +4,45 @@ import type { Row } from '../database/entities';
 import { insertRow, selectOwner, selectRow, toColumns, updateRow } from '../database/rowSql';
 import type { Sql } from '../database/sql';
 
+/** A row that a change works on, and how it stood before; null where it is made. */
+interface Held {
+  row: Row;
+  before: unknown[] | null;
+}
+
+const positionOf = new Map(tableNames.map((table, index) => [table, index]));
+const pointersOf = new Map(tableNames.map((table) => [table, Object.entries(references[table] ?? {})]));
+
 /** The rows that one change works on, loaded and written back by their ids. */
 export class Rows {
-  private readonly found = new Map<string, Row>();
-  private readonly before = new Map<string, unknown[]>();
-  private readonly made = new Set<string>();
-  private readonly touched = new Set<string>();
+  private readonly found = new Map<TableName, Map<string, Held>>();
+  /** Those that were made or touched. */
+  private readonly written = new Map<TableName, Set<string>>();
 
   constructor(
     private readonly sql: Sql,
     wanted: { table: TableName; id: string }[],
   ) {
     for (const { table, id } of wanted) {
-      const key = `${table} ${id}`;
-      if (this.found.has(key)) continue;
+      if (this.held(table, id)) continue;
       const row = selectRow(sql, table, id);
-      if (!row) continue;
-      this.found.set(key, row);
-      this.before.set(key, toColumns(table, row));
+      if (row) this.hold(table, { row, before: toColumns(table, row) });
     }
   }
 
   get(table: TableName, id: string): Row | undefined {
-    return this.found.get(`${table} ${id}`);
+    return this.held(table, id)?.row;
   }
 
   make(table: TableName, row: Row): void {
-    const key = `${table} ${row.id}`;
-    this.found.set(key, row);
-    this.made.add(key);
+    this.hold(table, { row, before: null });
+    this.touch(table, row.id);
   }
 
   touch(table: TableName, id: string): void {
-    this.touched.add(`${table} ${id}`);
+    const ids = this.written.get(table);
+    if (ids) ids.add(id);
+    else this.written.set(table, new Set([id]));
   }
 
   /**
@@ -44,39 +50,41 @@ export class Rows {
    * Only fields that this change wrote need a look.
    */
   danglingReference(teacherId: string): string | null {
-    for (const [table, target, ids] of this.pointedAt()) {
-      const missing = ids.find(
-        (id) => (this.get(target, id)?.teacherId ?? selectOwner(this.sql, target, id)) !== teacherId,
-      );
-      if (missing) return `This ${table} belongs to a ${target} that is not here (${missing}).`;
-    }
+    const isOwn = new Set<string>();
+    for (const [table, ids] of this.written)
+      for (const [field, target] of pointersOf.get(table) ?? [])
+        for (const id of ids) {
+          const pointed = this.get(table, id)?.[field] as string | null | undefined;
+          if (pointed === null || pointed === undefined || isOwn.has(`${target} ${pointed}`)) continue;
+          const owner = this.get(target, pointed)?.teacherId ?? selectOwner(this.sql, target, pointed);
+          if (owner !== teacherId)
+            return `This ${table} belongs to a ${target} that is not here (${pointed}).`;
+          isOwn.add(`${target} ${pointed}`);
+        }
     return null;
-  }
-
-  private pointedAt(): [TableName, TableName, string[]][] {
-    return tableNames.flatMap((table) =>
-      Object.entries(references[table] ?? {}).map(([field, target]): [TableName, TableName, string[]] => {
-        const values = this.written(table).map((row) => row[field] as string | null);
-        return [table, target, [...new Set(values.filter((id): id is string => id !== null))]];
-      }),
-    );
-  }
-
-  private written(table: TableName): Row[] {
-    const keys = [...this.made, ...this.touched].filter((key) => key.startsWith(`${table} `));
-    return [...new Set(keys)]
-      .map((key) => this.found.get(key))
-      .filter((row): row is Row => row !== undefined);
   }
 
   /** Writes what was made and touched, parents before children. */
   write(): void {
-    for (const table of tableNames) {
-      for (const row of this.written(table)) {
-        const before = this.before.get(`${table} ${row.id}`);
-        if (before) updateRow(this.sql, table, before, row);
-        else insertRow(this.sql, table, row);
+    const tables = [...this.written.keys()].sort(
+      (a, b) => (positionOf.get(a) ?? 0) - (positionOf.get(b) ?? 0),
+    );
+    for (const table of tables)
+      for (const id of this.written.get(table) ?? []) {
+        const held = this.held(table, id);
+        if (!held) continue;
+        if (held.before) updateRow(this.sql, table, held.before, held.row);
+        else insertRow(this.sql, table, held.row);
       }
-    }
+  }
+
+  private held(table: TableName, id: string): Held | undefined {
+    return this.found.get(table)?.get(id);
+  }
+
+  private hold(table: TableName, held: Held): void {
+    const rows = this.found.get(table);
+    if (rows) rows.set(held.row.id, held);
+    else this.found.set(table, new Map([[held.row.id, held]]));
   }
 }

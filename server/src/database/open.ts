@@ -1,5 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
+import { setImmediate } from 'node:timers/promises';
 import Database from 'better-sqlite3';
 import { DataSource, type DataSourceOptions, type EntityManager } from 'typeorm';
 import { entities } from './entities';
@@ -63,14 +64,27 @@ export interface OpenDatabase {
   close(): Promise<void>;
 }
 
-/** Runs pieces of work one after another: a connection holds one transaction at a time. */
+/** So long the queue works before whoever came meanwhile has a turn. */
+const turnMs = 8;
+
+/**
+ * Runs pieces of work one after another: a connection holds one transaction at a time. The database answers at once,
+ * so that without a pause nobody else would be served until the queue is empty.
+ */
 class Queue {
   private last: Promise<unknown> = Promise.resolve();
+  private turnBegan = 0;
 
   run<T>(work: () => Promise<T>): Promise<T> {
-    const result = this.last.then(work);
+    const result = this.last.then(() => this.giveWay()).then(work);
     this.last = result.catch(() => undefined);
     return result;
+  }
+
+  private async giveWay(): Promise<void> {
+    if (performance.now() - this.turnBegan < turnMs) return;
+    await setImmediate();
+    this.turnBegan = performance.now();
   }
 }
 
@@ -222,6 +236,8 @@ function prepareWriting(database: Database.Database): void {
     database.pragma(`application_id = ${applicationId}`);
   database.pragma('journal_mode = WAL');
   database.pragma('synchronous = FULL');
+  // The journal goes into the file less often: 16 MB of it hold a busy morning.
+  database.pragma('wal_autocheckpoint = 4000');
   database.pragma('foreign_keys = ON');
   database.pragma('busy_timeout = 5000');
 }

@@ -23,7 +23,15 @@ export class Sql {
 
   /** Does some writing as one: all of it, or, when something throws, nothing. */
   atOnce<T>(work: () => T): T {
-    return this.database.transaction(work).immediate();
+    this.prepare('BEGIN IMMEDIATE').run();
+    try {
+      const result = work();
+      this.prepare('COMMIT').run();
+      return result;
+    } finally {
+      // Where it failed; some failures, as a full disk, have rolled it back already.
+      if (this.database.inTransaction) this.prepare('ROLLBACK').run();
+    }
   }
 
   private prepare(sql: string): Database.Statement {
