@@ -70,7 +70,7 @@ test('who is missing is away in one tap; what was said is one tap away; coming i
   expect(marks.filter((mark) => mark.endsWith(' A'))).toEqual(['Pupil02 A', 'Pupil04 A']);
   await tap(page, 'More about Pupil01 Abara');
   await says(page, 'asks for a quiet word');
-  await says(page, 'The student checked in.');
+  await says(page, 'From the check-in.');
   const phone = await phoneOf('Pupil02 B.');
   await tap(phone, 'I am here');
   await says(phone, 'Late, 10:5');

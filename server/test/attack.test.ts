@@ -36,6 +36,29 @@ function headOnly(route: string, headers: Record<string, string>): Promise<numbe
   });
 }
 
+test('whoever only asks is answered before a long batch of changes is through', async () => {
+  const changes = Array.from({ length: 500 }, (_, index) =>
+    change('student.set', {
+      id: `batch${index}`,
+      student: { givenName: `Pupil${index}`, familyName: '', called: '', email: '', grade: '', schoolId: '' },
+      guardians: [],
+    }),
+  );
+  const order: string[] = [];
+  const batch = ines.call('POST', '/api/changes', { changes }).then((answer) => {
+    order.push('batch');
+    return answer.json();
+  });
+  await new Promise((resolve) => setTimeout(resolve, 60));
+  for (let i = 0; i < 3; i += 1) {
+    expect((await ines.call('GET', '/api/health')).status).toBe(200);
+    order.push('health');
+  }
+  const { answers } = (await batch) as { answers: { outcome: string }[] };
+  expect(new Set(answers.map(({ outcome }) => outcome))).toEqual(new Set(['applied']));
+  expect(order).toEqual(['health', 'health', 'health', 'batch']);
+});
+
 describe('bodies', () => {
   test.each(['/api/changes', '/api/archive', '/api/archive-reading', '/api/days-off-reading'])(
     'of a stranger nothing is read before the answer: %s',

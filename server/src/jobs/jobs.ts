@@ -19,6 +19,8 @@ import type { Erasure, ErasureOrder, ErasureRequest } from '../erasure/erase';
 import type { ErasedRecords } from '../erasure/records';
 import type { ErasingStep } from '../erasure/state';
 import type { NotesFileRequest } from '../notes/notesFile';
+import type { Span } from '@slate-path/core/notes/searchTerms';
+import type { Candidate } from '../notes/speaking';
 import type { SuggestionRange } from '../notes/suggest';
 import type { ClassGlance } from '@slate-path/core/signals/glance';
 import type { WatchPreview } from '@slate-path/core/signals/preview';
@@ -56,6 +58,10 @@ export interface JobKinds {
   eraseLog: { input: ErasingStep; result: { lines: number; done: boolean } };
   /** `false` where the journal could not be emptied yet. */
   erasePack: { input: ErasingStep; result: boolean };
+  readCandidates: {
+    input: { names: readonly string[]; candidates: readonly Candidate[] };
+    result: { found: { noteId: string; spans: Span[] }[]; more: boolean };
+  };
   suggestTopics: { input: SuggestionRange; result: SuggestedTopic[] };
   notesFile: { input: NotesFileRequest; result: Uint8Array };
   countsFile: { input: CountFileRequest; result: Uint8Array };

@@ -11,6 +11,7 @@ export const {
   counts,
   countsFile,
   circleFile,
+  readCandidates,
   suggestTopics,
   notesFile,
   surveyErasure,

@@ -34,6 +34,9 @@ export const countsFile: Job<'countsFile'> = async (request) =>
 export const circleFile: Job<'circleFile'> = async (request) =>
   (await import('../tallies/circleFile')).circleFile(request);
 
+export const readCandidates: Job<'readCandidates'> = async (asked) =>
+  (await import('../notes/speaking')).readCandidates(asked);
+
 export const suggestTopics: Job<'suggestTopics'> = async (range) =>
   (await import('../notes/suggest')).suggest(range);
 

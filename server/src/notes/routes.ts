@@ -171,7 +171,7 @@ export const noteRoutes = [
     async handle({ query: { name: names, topicId }, teacherId, services }) {
       const { database } = services;
       const asked = topicId === undefined ? [] : await topicIdsOf(services, teacherId, topicId);
-      const { notes, found, more } = await notesSpeakingOf(database, teacherId, names, asked);
+      const { notes, found, more } = await notesSpeakingOf(services, teacherId, names, asked);
       return { ...withLinks(database, notes), found, more };
     },
   }),

@@ -2,9 +2,11 @@ import { In } from 'typeorm';
 import { findTopics, topicIndex } from '@slate-path/core/notes/findTopics';
 import type { SearchTerm, Span } from '@slate-path/core/notes/searchTerms';
 import { wordsOf } from '@slate-path/core/notes/words';
+import { groupBy } from '@slate-path/core/records/groupBy';
+import { mostRead as mostReadOfNote } from '@slate-path/core/notes/readNote';
 import type { Note } from '@slate-path/core/records/schema';
 import { findNoteRows } from '../database/noteIndex';
-import type { OpenDatabase } from '../database/open';
+import type { Services } from '../services';
 import { load } from '../views/load';
 import { notesOf } from './readNotes';
 
@@ -24,12 +26,42 @@ export interface Speaking {
   more: boolean;
 }
 
+/** A note that may speak of it, with the places that are students' names. */
+export interface Candidate {
+  noteId: string;
+  text: string;
+  named: Span[];
+}
+
+/** So much is read for one question, the latest first: more is no help to choose from. */
+const mostRead = 200_000;
+
+/** Where the candidates speak of a topic, as a reading of them would find it; in a worker. */
+export function readCandidates({
+  names,
+  candidates,
+}: {
+  names: readonly string[];
+  candidates: readonly Candidate[];
+}): { found: { noteId: string; spans: Span[] }[]; more: boolean } {
+  const index = topicIndex([{ id: sought, names }]);
+  const found: { noteId: string; spans: Span[] }[] = [];
+  let read = 0;
+  for (const { noteId, text, named } of candidates) {
+    read += text.length;
+    if (read > mostRead) return { found, more: true };
+    const spans = findTopics(wordsOf(text), index, named).map(({ from, to }) => ({ from, to }));
+    if (spans.length > 0) found.push({ noteId, spans });
+  }
+  return { found, more: false };
+}
+
 /**
  * Notes that speak of a topic by one of its names, as a reading would find it, the latest first.
  * @param asked topics whose notes are left out: they were marked, or taken out by hand
  */
 export async function notesSpeakingOf(
-  { read, lookUp }: OpenDatabase,
+  { database: { read, lookUp }, jobs }: Pick<Services, 'database' | 'jobs'>,
   teacherId: string,
   names: readonly string[],
   asked: readonly string[],
@@ -39,21 +71,22 @@ export async function notesSpeakingOf(
     .flatMap(termsOf)
     .filter((terms) => terms.length > 0)
     .flatMap((terms) => findNoteRows(lookUp, { teacherId }, terms, limit));
-  const candidates = new Map(notesOf(rows).map((note) => [note.id, note]));
-  const ofThem = { noteId: In([...candidates.keys()]) };
+  const notes = new Map(notesOf(rows).map((note) => [note.id, note]));
+  const ofThem = { noteId: In([...notes.keys()]) };
   const known = await load(read, 'noteTopic', { ...ofThem, topicId: In([...asked]) });
-  for (const { noteId } of known) candidates.delete(noteId);
-  const mentions = await load(read, 'noteStudent', ofThem);
-  const index = topicIndex([{ id: sought, names }]);
-  const found = [...candidates.values()].flatMap((note) => {
-    const named = mentions.filter(({ noteId }) => noteId === note.id).flatMap(({ spans }) => spans);
-    const spans = findTopics(wordsOf(note.text), index, named).map(({ from, to }) => ({ from, to }));
-    return spans.length > 0 ? [{ note, spans }] : [];
-  });
-  found.sort((a, b) => (a.note.at < b.note.at ? 1 : -1));
+  for (const { noteId } of known) notes.delete(noteId);
+  const ties = groupBy(await load(read, 'noteStudent', ofThem), ({ noteId }) => noteId);
+  const candidates = [...notes.values()]
+    .sort((a, b) => (a.at < b.at ? 1 : -1))
+    .map(({ id, text }) => ({
+      noteId: id,
+      text: text.slice(0, mostReadOfNote),
+      named: (ties.get(id) ?? []).flatMap(({ spans }) => spans),
+    }));
+  const { found, more } = await jobs.run('readCandidates', { names, candidates });
   return {
-    notes: found.map(({ note }) => note),
-    found: found.map(({ note, spans }) => ({ noteId: note.id, spans })),
-    more: rows.length >= mostOffered,
+    notes: found.flatMap(({ noteId }) => notes.get(noteId) ?? []),
+    found,
+    more: more || rows.length >= mostOffered,
   };
 }

@@ -1,4 +1,6 @@
 import { suggestTopics, type SuggestedTopic } from '@slate-path/core/notes/suggestTopics';
+import { mostRead } from '@slate-path/core/notes/readNote';
+import type { Note } from '@slate-path/core/records/schema';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { RecordReader } from '../database/readRecords';
 
@@ -8,6 +10,19 @@ export interface SuggestionRange {
   /** ISO moments, `until` not included. */
   from: string;
   until: string;
+}
+
+/** So many characters of the latest notes are read: a year of a whole school's is no topic of this month. */
+const mostInAll = 3_000_000;
+
+function withinReach(notes: readonly Note[]): Note[] {
+  let read = 0;
+  return notes
+    .toSorted((a, b) => (a.at < b.at ? 1 : -1))
+    .filter(({ text }) => {
+      read += Math.min(text.length, mostRead);
+      return read <= mostInAll;
+    });
 }
 
 /** Words that come up often in the notes of a range, read in a worker. */
@@ -28,8 +43,8 @@ export function suggest({ file, teacherId, from, until }: SuggestionRange): Sugg
     const students = records.all('student', of, [teacherId]);
     const passed = records.all('passedWord', `${of} AND NOT "removed"`, [teacherId]);
     return suggestTopics({
-      notes: notes.map(({ id, text }) => ({
-        text,
+      notes: withinReach(notes).map(({ id, text }) => ({
+        text: text.slice(0, mostRead),
         studentIds: (links.get(id) ?? []).map(({ studentId }) => studentId),
       })),
       known: [
