@@ -1,4 +1,4 @@
-import { datesBetween } from '../calendar/localTime';
+import { datesBetween, daysBetween } from '../calendar/localTime';
 import type { LocalMoment } from '../calendar/zone';
 import { mergeRecords, emptyRecords, type RecordLists, type Records } from '../records/records';
 import type { FieldsOf, Lesson, RecordOf, TableName } from '../records/schema';
@@ -6,6 +6,7 @@ import { tableNames } from '../records/tables';
 import { wasHeld } from '../roll/totals';
 import { localSeconds } from './localSeconds';
 import { allLessons, inOrder, keptRecords } from './keptRecords';
+import { dropUnreadable, type Dropped } from './readableRows';
 import { ArchiveRows } from './archiveRows';
 import type { Archive } from './tables';
 import { recordsOfFiles } from './toRecords';
@@ -16,6 +17,9 @@ export interface ArchiveClock {
   /** The school's present: lessons before it were held. */
   now: LocalMoment;
 }
+
+/** Days off for longer are told as what they are, not day by day. */
+const longestSpan = 400;
 
 const noTime = (time: string | null, date: string) => (time === null ? null : `${date}T${time}:00`);
 
@@ -62,9 +66,11 @@ function addAttendance(
 ): void {
   writer.addAll(
     'days_off',
-    inOrder(records, 'dayOff').flatMap(({ startsOn, endsOn, name }) =>
-      datesBetween(startsOn, endsOn).map((date) => ({ date, name })),
-    ),
+    inOrder(records, 'dayOff')
+      .filter(({ startsOn, endsOn }) => daysBetween(startsOn, endsOn) <= longestSpan)
+      .flatMap(({ startsOn, endsOn, name }) =>
+        datesBetween(startsOn, endsOn).map((date) => ({ date, name })),
+      ),
   );
   writer.addAll(
     'lessons',
@@ -225,11 +231,16 @@ function addWritten(writer: ArchiveRows, records: Records, { zone }: ArchiveCloc
 }
 
 /** The records that the files made of records would give back under other ids: each beside its own. */
-function otherIds(records: Records, lists: RecordLists): Map<string, string> {
+function otherIds(records: Records, lists: RecordLists, dropped: Dropped): Map<string, string> {
   const found = new Map<string, string>();
-  for (const table of ['guardian', 'enrolment'] as const) {
+  for (const [table, file] of [
+    ['guardian', 'guardians'],
+    ['enrolment', 'enrolments'],
+  ] as const) {
     const back = lists[table] ?? [];
-    inOrder(records, table).forEach(({ id }, index) => found.set(`${table} ${id}`, back[index]?.id ?? id));
+    inOrder(records, table)
+      .filter((_, place) => !dropped.get(file)?.has(place))
+      .forEach(({ id }, index) => found.set(`${table} ${id}`, back[index]?.id ?? id));
   }
   return found;
 }
@@ -237,12 +248,13 @@ function otherIds(records: Records, lists: RecordLists): Map<string, string> {
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 /** For each record, what its files do not say: fields that come out different, or all of it. */
-function addMore(writer: ArchiveRows, records: Records, zone: string): void {
+function addMore(writer: ArchiveRows, records: Records, zone: string, dropped: Dropped): void {
   const lists = recordsOfFiles(writer.archive, zone);
   const back = mergeRecords(emptyRecords(), lists);
-  const renamed = otherIds(records, lists);
+  const renamed = otherIds(records, lists, dropped);
   for (const table of tableNames)
-    for (const record of inOrder(records, table)) {
+    // A place has one school.
+    for (const record of inOrder(records, table).slice(0, table === 'school' ? 1 : undefined)) {
       const id = renamed.get(`${table} ${record.id}`) ?? record.id;
       const found = (back[table] as Record<string, RecordOf<TableName> | undefined>)[id];
       const other = Object.entries(record).filter(
@@ -254,7 +266,7 @@ function addMore(writer: ArchiveRows, records: Records, zone: string): void {
           ? other
           : other.filter(([field, value]) => field !== 'id' && !(field === 'removed' && value === false)),
       );
-      // A place has one school, whatever its id.
+      // Whatever its id.
       const placeId = table === 'school' ? 'school' : id;
       if (Object.keys(fields).length > 0 || !found)
         writer.add('more', { table, id: placeId, fields: JSON.stringify(fields) });
@@ -268,7 +280,7 @@ function addMore(writer: ArchiveRows, records: Records, zone: string): void {
  */
 export function fromRecords(lists: RecordLists, clock: ArchiveClock): Archive {
   const all = mergeRecords(emptyRecords(), lists);
-  const lessons = allLessons(all);
+  const lessons = allLessons(all, clock.now.date);
   const records = keptRecords(all, lessons);
   const writer = new ArchiveRows();
   addPeople(writer, records);
@@ -276,6 +288,6 @@ export function fromRecords(lists: RecordLists, clock: ArchiveClock): Archive {
   addSeen(writer, records, clock);
   addFromElsewhere(writer, records);
   addWritten(writer, records, clock);
-  addMore(writer, records, clock.zone);
+  addMore(writer, records, clock.zone, dropUnreadable(writer.archive));
   return writer.archive;
 }

@@ -1,3 +1,4 @@
+import { addDays } from '../calendar/localTime';
 import { lessonsBetween } from '../calendar/lessons';
 import { emptyRecords, mergeRecords, type Records } from '../records/records';
 import type { Lesson, RecordOf, TableName } from '../records/schema';
@@ -11,8 +12,14 @@ export function inOrder<T extends TableName>(records: Records, table: T): Record
 /** Tables whose removed records may still be meant by others: retired, not gone. */
 const retirable = ['section', 'student', 'standing', 'lookFor', 'topic', 'roomPlan'] as const;
 
-/** All lessons from the first day that anything says of to the last, those of the timetable too. */
-export function allLessons(records: Records): Lesson[] {
+/** A timetable goes on as long as its term says; what is told of it is what somebody could have planned or held. */
+const told = { before: 10 * 366, after: 2 * 366 };
+
+/**
+ * All lessons from the first day that anything says of to the last, those of the timetable too, as far as
+ * they are within some years of today.
+ */
+export function allLessons(records: Records, today: string): Lesson[] {
   const calendar = {
     terms: inOrder(records, 'term').filter(({ removed }) => !removed),
     daysOff: inOrder(records, 'dayOff').filter(({ removed }) => !removed),
@@ -23,14 +30,19 @@ export function allLessons(records: Records): Lesson[] {
     ...calendar.terms.flatMap(({ startsOn, endsOn }) => [startsOn, endsOn]),
     ...calendar.lessons.map(({ date }) => date),
   ].sort();
-  const [first, last] = [dates[0], dates.at(-1)];
-  if (first === undefined || last === undefined) return [];
+  const [earliest, latest] = [dates[0], dates.at(-1)];
+  if (earliest === undefined || latest === undefined) return [];
+  const first = [earliest, addDays(today, -told.before)].sort().at(-1) ?? earliest;
+  const last = [latest, addDays(today, told.after)].sort()[0] ?? latest;
   const found = new Map(lessonsBetween(calendar, first, last).map((lesson) => [lesson.id, lesson]));
   // What somebody wrote about is told, also where the timetable has since moved away from it.
   for (const lesson of calendar.lessons) if (!lesson.removed) found.set(lesson.id, lesson);
-  return [...found.values()].sort((a, b) =>
-    `${a.date}${a.startsAt}${a.id}` < `${b.date}${b.startsAt}${b.id}` ? -1 : 1,
-  );
+  return [...found.values()].sort((a, b) => (placeOf(a) < placeOf(b) ? -1 : 1));
+}
+
+/** By time; of two at the same time the one whose roll was taken goes first. */
+function placeOf({ date, startsAt, takenAt, id }: Lesson): string {
+  return `${date}${startsAt}${takenAt === null ? 'b' : 'a'}${id}`;
 }
 
 /**

@@ -20,6 +20,12 @@ const ArchiveId = z
   .min(1, 'is empty')
   .max(64, 'is longer than 64 characters')
   .regex(/^\P{Cc}+$/u, 'has control characters');
+/** Some records are named by two or three others. */
+const JoinedId = z
+  .string()
+  .min(1, 'is empty')
+  .max(200, 'is longer than 200 characters')
+  .regex(/^\P{Cc}+$/u, 'has control characters');
 const Text = z.string();
 const emptyIsNull = <S extends z.ZodType>(schema: S) =>
   z.preprocess((value) => (value === '' ? null : value), schema.nullable()).meta(schema.meta() ?? {});
@@ -259,7 +265,7 @@ const written = {
  * record beyond its columns, and records of kinds that the format does not know. Ours alone.
  */
 const more = {
-  more: { row: z.object({ table: Text, id: ArchiveId, fields: Text }), key: ['table', 'id'], pointsAt: {} },
+  more: { row: z.object({ table: Text, id: JoinedId, fields: Text }), key: ['table', 'id'], pointsAt: {} },
 } as const;
 
 /** Every file of the archive; a file that is missing counts as empty. Parents stand before children. */
