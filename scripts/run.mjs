@@ -24,11 +24,11 @@ export function runBeside(command, args) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { cwd: root, env: process.env, stdio: ['ignore', 'pipe', 'pipe'] });
     const said = [];
-    child.stdout.on('data', (bytes) => said.push(bytes));
-    child.stderr.on('data', (bytes) => said.push(bytes));
+    for (const stream of [child.stdout, child.stderr])
+      stream.setEncoding('utf8').on('data', (text) => said.push(text));
     child.once('close', (code) => {
       console.log(`\n— ${[command, ...args].join(' ')}`);
-      process.stdout.write(Buffer.concat(said));
+      process.stdout.write(said.join(''));
       resolve(code ?? 1);
     });
   });

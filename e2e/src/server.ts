@@ -38,7 +38,9 @@ export class RestartableServer {
     });
     this.child = child;
     // A drill or a bench that breaks off must not leave a server behind.
-    process.once('exit', () => child.kill('SIGKILL'));
+    const dropIt = () => child.kill('SIGKILL');
+    process.once('exit', dropIt);
+    child.once('exit', () => process.off('exit', dropIt));
     await new Promise<void>((resolve, reject) => {
       child.once('exit', (code) => {
         reject(new Error(`The server ended with ${code ?? 'a signal'}`));
@@ -47,7 +49,16 @@ export class RestartableServer {
         if (bytes.toString().includes('is at')) resolve();
       });
     });
-    child.removeAllListeners('exit');
+  }
+
+  /** Of the process that runs. */
+  get pid(): number {
+    return this.child?.pid ?? 0;
+  }
+
+  /** Takes its folder away. */
+  remove(): void {
+    fs.rmSync(this.folder, { recursive: true, force: true });
   }
 
   /** SIGKILL leaves it no time for anything, as when the power fails. */

@@ -3,12 +3,17 @@ import { useEffect } from 'react';
 import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
-import { FirstStart, SignIn, Unreachable } from '../features/accounts/SignIn';
+import { Unreachable } from '../features/accounts/Unreachable';
 import { start, useAccount } from '../features/records/account';
 import { keepShell } from '../features/records/shellCache';
 import { Frame } from '../features/shell/Frame';
 import { quietTouch } from '../features/shell/quietTouch';
+import { lazily } from '../parts/lazily';
 import { useChosenTheme } from '../theme/theme';
+
+// Seen once by most devices.
+const FirstStart = lazily(() => import('../features/accounts/FirstStart'));
+const SignIn = lazily(() => import('../features/accounts/SignIn'));
 
 quietTouch();
 

@@ -14,7 +14,8 @@ export type Dropped = Map<ArchiveTableName, Set<number>>;
 type Row = Record<string, unknown>;
 
 /** A value as its cell has it. */
-const cellOf = (value: unknown) => (value === null || value === undefined ? '' : String(value as string));
+const cellOf = (value: unknown) =>
+  value === null || value === undefined ? '' : `${value as string | number | boolean}`;
 
 /** Rows that their own schema would refuse, and those that say again what a row before them says. */
 function unreadable(rows: readonly Row[], { row: schema, key }: ArchiveTable): number[] {

@@ -6,8 +6,7 @@ import { forget } from './forget';
 import { mayConcern } from './mayConcern';
 
 type Line = RecordOf<TableName>;
-const listed = <T extends TableName>(records: RecordLists, table: T) =>
-  (records[table] ?? []) as RecordOf<T>[];
+const listed = <T extends TableName>(records: RecordLists, table: T) => records[table] ?? [];
 
 /** The records of a student, and the notes that speak of nobody else with what hangs on them. */
 function recordsOf(records: RecordLists, studentId: string): Set<string> {
@@ -49,7 +48,7 @@ function without(records: RecordLists, student: Student): RecordLists {
           : (forget(line, erased) as Line | null),
       )
       .filter((line) => line !== null);
-  return Object.fromEntries(tableNames.map((table) => [table, clean(table)])) as RecordLists;
+  return Object.fromEntries(tableNames.map((table) => [table, clean(table)]));
 }
 
 /** Records of an archive without some students, as if they had been erased in it. */
