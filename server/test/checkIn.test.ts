@@ -134,6 +134,67 @@ test('a link that has ended and one that never was get the same answer, and many
   for (let index = 0; index < 80; index += 1)
     statuses.add((await phone().call('GET', `/api/check-in/guess-${index}`)).status);
   expect([...statuses].sort()).toEqual([404, 429]);
+  // A whole school has one address: who has the right link comes in all the same.
+  token = await link();
+  expect((await phone().call('GET', `/api/check-in/${token}`)).status).toBe(200);
+});
+
+test('a mark by the teacher’s hand stands, whatever is said; both are there to see', async () => {
+  const lesson = {
+    id: 'meeting.2026-11-23',
+    sectionId: section,
+    date: '2026-11-23',
+    startsAt: '10:40',
+    endsAt: '11:30',
+  };
+  const { standing } = (await (await ines.call('GET', '/api/setup')).json()) as {
+    standing: { id: string; code: string }[];
+  };
+  const away = standing.find(({ code }) => code === 'A')?.id ?? '';
+  const marks = [{ studentId: ids[1], standingId: away, arrivedAt: null, leftAt: null }];
+  await send(ines, [change('roll.mark', { lesson, marks })]);
+  expect((await say(saying(ids[1], { device: 'phone-late', comment: 'I am here!' }))).status).toBe(200);
+  const { mark, otherCheckIn } = await day();
+  expect(mark).toContainEqual(
+    expect.objectContaining({ studentId: ids[1], standingId: away, source: 'tap' }),
+  );
+  expect(otherCheckIn).toContainEqual(expect.objectContaining({ studentId: ids[1], comment: 'I am here!' }));
+});
+
+test('one phone says so much for one student, and speaks for so many', async () => {
+  const statuses: number[] = [];
+  for (let again = 0; again < 12; again += 1)
+    statuses.push((await say(saying(ids[0], { device: 'busy', comment: `word ${again}` }))).status);
+  expect(statuses).toEqual([...Array<number>(10).fill(200), 429, 429]);
+  const people = Object.fromEntries(
+    Array.from({ length: 8 }, (_, index) => [`crowd${index}`, `Crowd${index}`]),
+  );
+  await send(
+    ines,
+    Object.entries(people).flatMap(([id, givenName], index) => [
+      change('student.set', {
+        id,
+        student: { givenName, familyName: '', called: '', email: '', grade: '', schoolId: '' },
+        guardians: [],
+      }),
+      change('enrolment.set', {
+        id: `c${index}`,
+        sectionId: section,
+        studentId: id,
+        cohort: '',
+        startsOn: null,
+        endsOn: null,
+      }),
+    ]),
+  );
+  const crowd = async (device: string) => {
+    const answers: number[] = [];
+    for (const id of Object.keys(people)) answers.push((await say(saying(id, { device }))).status);
+    return answers;
+  };
+  expect(await crowd('one phone')).toEqual([...Array<number>(6).fill(200), 429, 429]);
+  // The tablet at the door is everybody's.
+  expect(await crowd('shared')).toEqual(Array<number>(8).fill(200));
 });
 
 test('the teacher’s page hears of what others write', async () => {
