@@ -96,11 +96,12 @@ const TitleBar = memo(function TitleBar({ title, day, previous, next, onGo, onMe
 
 /** How many have come in by themselves; opens who has not. */
 function CheckedIn({ lesson, onPress }: { lesson: Lesson; onPress: () => void }) {
-  const { checkedIn, students, low, wantsWord } = useRoundUp(lesson);
+  const { checkedIn, students, low, wantsWord, markedAway } = useRoundUp(lesson);
   const words = [
     `${checkedIn} of ${students} in`,
     low.length > 0 ? `${low.length} low` : '',
     wantsWord.length > 0 ? `${wantsWord.length} ${wantsWord.length === 1 ? 'asks' : 'ask'} for a word` : '',
+    markedAway.length > 0 ? `${markedAway.length} in, but marked away` : '',
   ];
   return <Action kind="plain" label={words.filter(Boolean).join(' · ')} onPress={onPress} />;
 }
