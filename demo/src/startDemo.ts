@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { createTeacher } from '@slate-path/server/accounts/accounts';
 import { openDatabase } from '@slate-path/server/database/open';
+import { reachFrom } from '@slate-path/server/settings';
 import { startServer, type Running } from '@slate-path/server/start';
 import { ApiClient } from './apiClient';
 import { demoStart } from './demoClock';
@@ -56,6 +57,7 @@ export async function startDemo(options: DemoOptions): Promise<Running> {
     host,
     pages,
     clock,
+    reach: reachFrom(process.env),
     demoTeacherId: teacherId,
   });
   const endsOn = kept?.endsOn ?? (await fill(running.address, clock()));

@@ -56,7 +56,13 @@ export async function startServer(options: StartOptions): Promise<Running> {
     await database.close();
   };
   try {
-    const server = await listen(createApp(services, options.pages, reach), options.port, options.host);
+    // The name that it listens on is one of its own.
+    const hosts = [options.host, ...reach.hosts];
+    const server = await listen(
+      createApp(services, options.pages, { ...reach, hosts }),
+      options.port,
+      options.host,
+    );
     // Only now: where another server has the port, it may be reading in the same folder.
     dropBrokenReadings(options.dataFolder);
     dropBrokenCopies(options.dataFolder);
