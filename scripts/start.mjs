@@ -15,7 +15,11 @@ let child;
 
 function start() {
   const begun = Date.now();
-  child = spawn('node', ['server/dist/main.mjs'], { cwd: root, stdio: 'inherit' });
+  child = spawn('node', ['server/dist/main.mjs'], {
+    cwd: root,
+    // By the channel it sees when this program is gone.
+    stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
+  });
   child.once('exit', (code, signal) => {
     if (asked || code === 0 || Date.now() - begun < shortestRunMs) process.exit(code ?? 1);
     console.error(

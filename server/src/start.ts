@@ -46,7 +46,7 @@ export async function startServer(options: StartOptions): Promise<Running> {
   await mail.dropBroken();
   // What a stop left waiting.
   await postman.deliverWaiting();
-  void erasures.resume();
+  erasures.resume();
   const closeAll = async (server?: Server) => {
     events.closeAll();
     watch.close();
@@ -87,8 +87,9 @@ function closeServer(server: Server): Promise<void> {
   });
 }
 
-/** Stops cleanly when the system asks for it. */
+/** Stops cleanly when the system asks for it, and when the program that started it is gone: nobody else would end it. */
 export function stopOnSignals(running: Running): void {
+  process.once('disconnect', () => process.exit(0));
   for (const signal of ['SIGTERM', 'SIGINT'] as const) {
     process.once(signal, () => {
       void running.stop().then(() => process.exit(0));

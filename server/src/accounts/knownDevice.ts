@@ -1,7 +1,7 @@
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
-import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, Response } from 'express';
 import type { Teacher } from '../database/entities';
+import { cookieOf, setCookie } from './cookies';
 
 const cookieName = 'slate_known';
 const lifetimeMs = 400 * 24 * 60 * 60 * 1000;
@@ -20,25 +20,12 @@ function signatureOf({ id, passphraseHash }: Account, nonce: string): string {
 export function markKnown(request: Request, response: Response, account: Account): void {
   const nonce = randomBytes(12).toString('base64url');
   const value = `${nonce}.${signatureOf(account, nonce)}`;
-  response.append(
-    'Set-Cookie',
-    stringifySetCookie({
-      name: cookieName,
-      value,
-      httpOnly: true,
-      sameSite: 'strict',
-      secure: request.secure,
-      path: '/api/sign-in',
-      maxAge: lifetimeMs / 1000,
-    }),
-  );
+  setCookie(request, response, { name: cookieName, value, path: '/api/sign-in', maxAgeMs: lifetimeMs });
 }
 
 /** The mark of a browser that signed in to this account before; null for any other. */
 export function knownDevice(request: Request, account: Account | null): string | null {
-  const [nonce = '', signature = ''] = (parseCookie(request.headers.cookie ?? '')[cookieName] ?? '').split(
-    '.',
-  );
+  const [nonce = '', signature = ''] = cookieOf(request, cookieName)?.split('.') ?? [];
   if (!account || !nonce) return null;
   const expected = Buffer.from(signatureOf(account, nonce));
   const given = Buffer.from(signature);

@@ -1,11 +1,11 @@
 import { createHash, randomBytes } from 'node:crypto';
 import Bowser from 'bowser';
-import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, Response } from 'express';
 import { ulid } from 'ulid';
 import type { Session } from '../database/entities';
 import type { Sql } from '../database/sql';
 import type { Services } from '../services';
+import { cookieOf, setCookie } from './cookies';
 
 const cookieName = 'slate_session';
 const dayMs = 24 * 60 * 60 * 1000;
@@ -19,23 +19,10 @@ function hashOf(token: string): string {
   return createHash('sha256').update(token).digest('hex');
 }
 
-function tokenOf(request: Request): string | undefined {
-  return parseCookie(request.headers.cookie ?? '')[cookieName];
-}
+const tokenOf = (request: Request) => cookieOf(request, cookieName);
 
-function setCookie(request: Request, response: Response, value: string, maxAgeMs: number): void {
-  response.append(
-    'Set-Cookie',
-    stringifySetCookie({
-      name: cookieName,
-      value,
-      httpOnly: true,
-      sameSite: 'strict',
-      secure: request.secure,
-      path: '/',
-      maxAge: maxAgeMs / 1000,
-    }),
-  );
+function setToken(request: Request, response: Response, value: string, maxAgeMs: number): void {
+  setCookie(request, response, { name: cookieName, value, path: '/', maxAgeMs });
 }
 
 /** What signed in, in words that its owner knows it by: `Chrome on Android`. Nothing more of it is kept. */
@@ -75,7 +62,7 @@ export async function startSession(
       iso(now),
     );
   });
-  setCookie(request, response, token, longestMs);
+  setToken(request, response, token, longestMs);
 }
 
 /** The session a request belongs to; null without one that is still good. */
@@ -129,5 +116,5 @@ export async function endSession(services: Services, request: Request, response:
     await services.database.write((sql) => {
       sql.run('DELETE FROM "session" WHERE "tokenHash" = ?', hashOf(token));
     });
-  setCookie(request, response, '', 0);
+  setToken(request, response, '', 0);
 }

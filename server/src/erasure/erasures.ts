@@ -29,7 +29,9 @@ export class Erasures {
     private readonly mail: MailServer,
     private readonly clock: Clock,
   ) {
-    this.timer = setInterval(() => void this.resume(), againEveryMs).unref();
+    this.timer = setInterval(() => {
+      this.resume();
+    }, againEveryMs).unref();
   }
 
   /** What erasing would take away. Nothing waits for it. */
@@ -50,10 +52,12 @@ export class Erasures {
     });
   }
 
-  /** Goes on with what was broken off. */
-  resume(): Promise<void> {
-    return this.inTurn(async () => {
+  /** Goes on with what was broken off. Nobody waits for it. */
+  resume(): void {
+    this.inTurn(async () => {
       for (const { studentId } of this.waiting()) await this.finish(studentId);
+    }).catch((error: unknown) => {
+      console.error('What is left of an erasure could not be looked up.', error);
     });
   }
 
