@@ -112,7 +112,7 @@ function RecoveryCard({ hasCode, onMade }: { hasCode: boolean; onMade: () => voi
       </Words>
       {code ? (
         <>
-          <Words size="large" bold figures>
+          <Words bold figures>
             {code}
           </Words>
           <Words live>It is shown only now. A code made before does not count any more.</Words>

@@ -94,7 +94,7 @@ export default function CheckInPanel({ lesson, onOpen }: CheckInPanelProps) {
       </Words>
       {group('Asks for a quiet word', wantsWord)}
       {group(
-        'Checked in, but marked away by you',
+        'In, but marked away',
         markedAway.map(({ student, checkIn }) => ({
           student,
           checkIn,
@@ -103,7 +103,7 @@ export default function CheckInPanel({ lesson, onOpen }: CheckInPanelProps) {
       )}
       {group('Storm or rain', low)}
       {group(
-        'From another device too; both kept',
+        'From two devices',
         twice.map(({ student, checkIn, first }) => ({ student, checkIn, words: firstWords(first) })),
       )}
       {group('From the same device as the one before', sameDevice)}

@@ -101,7 +101,7 @@ function CheckedIn({ lesson, onPress }: { lesson: Lesson; onPress: () => void })
     `${checkedIn} of ${students} in`,
     low.length > 0 ? `${low.length} low` : '',
     wantsWord.length > 0 ? `${wantsWord.length} ${wantsWord.length === 1 ? 'asks' : 'ask'} for a word` : '',
-    markedAway.length > 0 ? `${markedAway.length} in, but marked away` : '',
+    markedAway.length > 0 ? `${markedAway.length} away?` : '',
   ];
   return <Action kind="plain" label={words.filter(Boolean).join(' · ')} onPress={onPress} />;
 }
