@@ -7,6 +7,7 @@ import { ulid } from 'ulid';
 import type { ChangeAnswer } from '@slate-path/core/changes/schema';
 import { makeClassroom, type Classroom } from '../src/classroom';
 import { RestartableServer } from '../src/server';
+import { kill, saysFull, type Trouble } from './troubles';
 
 const operations = ['write', 'erase', 'back up', 'bring', 'restore'] as const;
 
@@ -22,8 +23,10 @@ export interface OperationsResult {
   left: number;
   /** Students who were not erased and are not there. */
   gone: number;
-  /** Starts that did not come. */
+  /** Starts that did not come though nothing was wrong any more. */
   notStarted: number;
+  /** What was answered to an operation that failed, where it is no sentence of the disk. */
+  untrue: string[];
 }
 
 const blank = { called: '', email: '', grade: '', schoolId: '' };
@@ -35,6 +38,7 @@ const nameOf = (round: number) => `Zyqux${String(round).padStart(4, '0')}`;
 class Drill {
   readonly acknowledged = new Set<string>();
   readonly done: Record<string, number> = {};
+  readonly untrue: string[] = [];
   notStarted = 0;
   /** Students who were added, by round. */
   readonly added = new Map<number, string>();
@@ -44,6 +48,7 @@ class Drill {
     private readonly room: Classroom,
     private readonly archive: Uint8Array,
     private readonly random: () => number,
+    private readonly trouble: Trouble,
   ) {}
 
   private async send(...changes: [kind: string, payload: unknown][]): Promise<void> {
@@ -83,7 +88,7 @@ class Drill {
     return new Promise((resolve) => setTimeout(resolve, 40));
   }
 
-  /** One operation while others write, and a kill in the middle. */
+  /** One operation while others write, and trouble in the middle. */
   async round(round: number): Promise<void> {
     const operation = operations[round % operations.length] ?? 'write';
     const studentId = await this.add(round);
@@ -92,47 +97,65 @@ class Drill {
       return;
     }
     let isOn = true;
-    const settled = () => undefined;
-    const writing = this.write(() => isOn).catch(settled);
+    const writing = this.write(() => isOn).catch(this.hear);
     const doing = this.perform(operation, studentId, nameOf(round)).then(() => {
       this.done[operation] = (this.done[operation] ?? 0) + 1;
-    }, settled);
+    }, this.hear);
     await new Promise((resolve) => setTimeout(resolve, 10 + this.random() ** 2 * 2500));
-    await this.server.end('SIGKILL');
+    await this.trouble.strike(this.server);
     isOn = false;
     await Promise.all([writing, doing]);
-    await this.start();
+    await this.mend();
   }
 
-  /** A backup of just now put in place, killed at any moment; with or without it all is there. */
+  /** A call that failed: either nobody answered, for the server is gone, or it is told what is wrong. */
+  private readonly hear = (error: unknown): void => {
+    const said = String(error);
+    if (!/fetch failed|terminated|ECONN/.test(said) && !saysFull.test(said)) this.untrue.push(said);
+  };
+
+  /** A backup of just now put in place, in trouble at any moment; with or without it all is there. */
   private async restore(): Promise<void> {
     await this.server.end('SIGTERM');
     const { folder } = this.server;
     const copy = path.join(folder, `copy-${ulid()}.db`);
     const slate = ['--import', 'tsx', 'cli/src/main.ts'];
     await run('node', [...slate, 'backup', '--data', folder, '--out', copy]);
-    const child = spawn('node', [...slate, 'restore', copy, '--data', folder], { stdio: 'ignore' });
-    const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
+    const child = spawn('node', [...slate, 'restore', copy, '--data', folder]);
+    let said = '';
+    child.stderr.on('data', (bytes: Buffer) => (said += bytes.toString()));
+    const ended = new Promise<number | null>((resolve) => child.once('close', resolve));
     // Most of it is the start of the program itself.
-    const timer = setTimeout(() => child.kill('SIGKILL'), 1200 + this.random() * 1600);
-    if ((await ended) === 0) this.done['restore'] = (this.done['restore'] ?? 0) + 1;
-    clearTimeout(timer);
-    await this.start();
+    await Promise.race([ended, new Promise((resolve) => setTimeout(resolve, 1200 + this.random() * 1600))]);
+    if (this.trouble === kill) child.kill('SIGKILL');
+    else await this.trouble.strike(this.server);
+    const code = await ended;
+    if (code === 0) this.done['restore'] = (this.done['restore'] ?? 0) + 1;
+    else if (code !== null) this.hear(said);
+    await this.mend();
     for (const name of fs.readdirSync(folder).filter((found) => /^copy-|\.before-/.test(found)))
       fs.rmSync(path.join(folder, name));
   }
 
-  private async start(): Promise<void> {
+  /** A backup or two are enough, and a small disk has no room for more. */
+  private dropBackups(): void {
+    const backups = path.join(this.server.folder, 'backups');
+    const kept = fs.existsSync(backups) ? fs.readdirSync(backups).sort().slice(0, -2) : [];
+    for (const name of kept) fs.rmSync(path.join(backups, name));
+  }
+
+  private async mend(): Promise<void> {
     try {
-      await this.server.start();
+      await this.trouble.mend(this.server);
     } catch {
       this.notStarted += 1;
-      await this.server.start();
+      await this.trouble.mend(this.server);
     }
+    this.dropBackups();
   }
 }
 
-/** Waits until what a kill broke off is finished, as the server does by itself. */
+/** Waits until what was broken off is finished, as the server does by itself. */
 async function untilErased(folder: string): Promise<void> {
   const database = new Database(path.join(folder, 'slate-path.db'), { readonly: true });
   const left = database.prepare('SELECT count(*) FROM "erasing"').pluck();
@@ -162,21 +185,27 @@ function inspect(folder: string, { acknowledged, added }: Drill) {
 }
 
 /**
- * Kills the server (or the restore) at moments of chance while students are erased, backups are made, an archive is
+ * Troubles the server (or the restore) at moments of chance while students are erased, backups are made, an archive is
  * brought in and a backup is put in place, each beside others that write.
- * @param random 0 to 1, decides when each round's kill comes
+ * @param random 0 to 1, decides when each round's trouble comes
+ * @param trouble a kill, unless another is given @param folder for the data; else a new one
  */
-export async function eraseAndRestore(rounds: number, random: () => number): Promise<OperationsResult> {
-  const server = await RestartableServer.create();
+export async function eraseAndRestore(
+  rounds: number,
+  random: () => number,
+  trouble: Trouble = kill,
+  folder?: string,
+): Promise<OperationsResult> {
+  const server = await RestartableServer.create(folder);
   await server.start();
   const room = await makeClassroom(server.address, 5);
   const archive = new Uint8Array(await (await room.client.fetch('/api/archive')).arrayBuffer());
-  const drill = new Drill(server, room, archive, random);
+  const drill = new Drill(server, room, archive, random, trouble);
   for (let round = 0; round < rounds; round += 1) await drill.round(round);
   await untilErased(server.folder);
   await server.end('SIGTERM');
-  const { acknowledged, done, notStarted } = drill;
+  const { acknowledged, done, notStarted, untrue } = drill;
   const found = inspect(server.folder, drill);
-  server.remove();
-  return { rounds, done, acknowledged: acknowledged.size, ...found, notStarted };
+  if (folder === undefined) server.remove();
+  return { rounds, done, acknowledged: acknowledged.size, ...found, notStarted, untrue };
 }

@@ -1,11 +1,33 @@
 import { eraseAndRestore } from './eraseAndRestore';
 import { killAndRestart } from './killAndRestart';
+import { fullDisk, mountSmallDisk } from './troubles';
 
-/** `npm run drill [rounds]`: 200 rounds of writing and 200 of all else, unless another number is given. */
+/**
+ * `npm run drill [rounds] [what]`: 200 rounds of each, unless another number is given. `what` is `writing`, `operations`
+ * or `fullDisk`; without it all three.
+ */
 const rounds = Number(process.argv[2] ?? 200);
-const writing = await killAndRestart(rounds, Math.random);
-console.log('writing', JSON.stringify(writing));
-const all = await eraseAndRestore(rounds, Math.random);
-console.log('all operations', JSON.stringify(all));
-const bad = [writing.lost, writing.doubled, writing.half, all.lost, all.left, all.gone, all.notStarted];
-if (bad.some((count) => count > 0)) process.exit(1);
+const what = process.argv[3];
+
+const drills: Record<string, () => Promise<object>> = {
+  writing: () => killAndRestart(rounds, Math.random),
+  operations: () => eraseAndRestore(rounds, Math.random),
+  fullDisk: async () => {
+    const untrueStarts: string[] = [];
+    const trouble = fullDisk(Math.random, untrueStarts);
+    const found = await eraseAndRestore(rounds, Math.random, trouble, mountSmallDisk());
+    return { ...found, untrueStarts };
+  },
+};
+
+/** What a drill must not find. */
+const bad = ['lost', 'doubled', 'half', 'left', 'gone', 'notStarted', 'untrue', 'untrueStarts'];
+const isBad = ([name, found]: [string, unknown]) =>
+  bad.includes(name) && (Array.isArray(found) ? found.length > 0 : found !== 0);
+
+for (const [name, drill] of Object.entries(drills)) {
+  if (what !== undefined && what !== name) continue;
+  const found = await drill();
+  console.log(name, JSON.stringify(found, null, 1));
+  if (Object.entries(found).some(isBad)) process.exitCode = 1;
+}

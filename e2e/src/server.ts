@@ -11,6 +11,8 @@ const root = process.cwd();
 export class RestartableServer {
   readonly address: string;
   private child: ChildProcess | null = null;
+  /** What the process that was started last wrote to its error output. */
+  said = '';
 
   private constructor(
     private readonly port: number,
@@ -19,8 +21,10 @@ export class RestartableServer {
     this.address = `http://127.0.0.1:${port}`;
   }
 
-  static async create(): Promise<RestartableServer> {
-    const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'slate-e2e-'));
+  /** @param folder for its data; else a new one */
+  static async create(
+    folder = fs.mkdtempSync(path.join(os.tmpdir(), 'slate-e2e-')),
+  ): Promise<RestartableServer> {
     return new RestartableServer(await freePort(), folder);
   }
 
@@ -28,7 +32,7 @@ export class RestartableServer {
   async start(now?: string, clock: 'stands' | 'runs' = 'stands'): Promise<void> {
     const child = spawn('node', ['server/dist/main.mjs'], {
       cwd: root,
-      stdio: ['ignore', 'pipe', 'inherit'],
+      stdio: ['ignore', 'pipe', 'pipe'],
       env: {
         ...process.env,
         SLATE_DATA: this.folder,
@@ -37,18 +41,27 @@ export class RestartableServer {
       },
     });
     this.child = child;
+    this.said = '';
+    child.stderr.on('data', (bytes: Buffer) => {
+      this.said += bytes.toString();
+      process.stderr.write(bytes);
+    });
     // A drill or a bench that breaks off must not leave a server behind.
     const dropIt = () => child.kill('SIGKILL');
     process.once('exit', dropIt);
     child.once('exit', () => process.off('exit', dropIt));
     await new Promise<void>((resolve, reject) => {
-      child.once('exit', (code) => {
+      child.once('close', (code) => {
         reject(new Error(`The server ended with ${code ?? 'a signal'}`));
       });
       child.stdout.on('data', (bytes: Buffer) => {
         if (bytes.toString().includes('is at')) resolve();
       });
     });
+  }
+
+  get isRunning(): boolean {
+    return this.child !== null && this.child.exitCode === null && this.child.signalCode === null;
   }
 
   /** Of the process that runs. */

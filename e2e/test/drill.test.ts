@@ -12,5 +12,5 @@ test('five rounds of killing it while it erases, backs up, brings in and restore
   const moments = [0.5, 0.3, 0.6, 0.5, 0.2, 0.8, 0.4];
   const { acknowledged, done: _done, ...bad } = await eraseAndRestore(5, () => moments.pop() ?? 0.5);
   expect(acknowledged).toBeGreaterThan(20);
-  expect(bad).toEqual({ rounds: 5, lost: 0, left: 0, gone: 0, notStarted: 0 });
+  expect(bad).toEqual({ rounds: 5, lost: 0, left: 0, gone: 0, notStarted: 0, untrue: [] });
 });

@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { clockFrom } from './clock';
-import { DatabaseError } from './database/problems';
+import { DatabaseError, diskTrouble } from './database/problems';
 import { ListenError } from './http/listen';
 import { reachFrom } from './settings';
 import { startServer, stopOnSignals } from './start';
@@ -35,6 +35,6 @@ async function main(): Promise<void> {
 
 main().catch((error: unknown) => {
   const known = error instanceof DatabaseError || error instanceof ListenError;
-  console.error(known ? error.message : error);
+  console.error(known ? error.message : (diskTrouble(error) ?? error));
   process.exit(1);
 });

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { DatabaseError } from '../database/problems';
+import { DatabaseError, reasonOf } from '../database/problems';
 
 /** A packed copy of the database, in the data folder beside it. */
 export interface Backup {
@@ -27,7 +27,7 @@ export function newBackupFile(dataFolder: string, now: number): string {
   try {
     fs.mkdirSync(folder, { recursive: true, mode: 0o700 });
   } catch (error) {
-    throw new DatabaseError(`${folder}: the backup could not be written (${(error as Error).message}).`);
+    throw new DatabaseError(`${folder}: the backup could not be written (${reasonOf(error)}).`);
   }
   return path.join(folder, nameAt(now));
 }

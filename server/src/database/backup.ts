@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
 import { rebuildNoteIndex } from './noteIndex';
-import { DatabaseError } from './problems';
+import { DatabaseError, reasonOf } from './problems';
 
 /**
  * Writes a copy of a data folder's database to a new file, as it stands at one moment, while the server
@@ -28,6 +28,6 @@ export function backUp(folder: string, out: string): void {
     fs.renameSync(part, out);
   } catch (error) {
     fs.rmSync(part, { force: true });
-    throw new DatabaseError(`${out}: the backup could not be written (${(error as Error).message}).`);
+    throw new DatabaseError(`${out}: the backup could not be written (${reasonOf(error)}).`);
   }
 }

@@ -20,7 +20,7 @@ import { TimersEnd1765110000000 } from './migrations/1765110000000-TimersEnd';
 import { Sessions1765200000000 } from './migrations/1765200000000-Sessions';
 import { Erasing1765210000000 } from './migrations/1765210000000-Erasing';
 import { holdFolder, type LetGo } from './hold';
-import { DatabaseError, diskTrouble } from './problems';
+import { DatabaseError, diskTrouble, reasonOf } from './problems';
 import { finishRestore } from './restore';
 import { Sql } from './sql';
 
@@ -165,8 +165,7 @@ function makeWritable(folder: string): void {
     for (const name of fs.readdirSync(folder).filter((found) => found.startsWith('slate-path.db')))
       fs.chmodSync(path.join(folder, name), 0o600);
   } catch (error) {
-    const reason = error instanceof Error ? error.message : String(error);
-    throw new DatabaseError(`The data folder ${folder} cannot be written (${reason}).`);
+    throw new DatabaseError(`The data folder ${folder} cannot be written (${reasonOf(error)}).`);
   }
 }
 
@@ -225,8 +224,7 @@ async function connect(options: DataSourceOptions, file: string): Promise<DataSo
   try {
     return await new DataSource(options).initialize();
   } catch (error) {
-    const reason = error instanceof Error ? error.message : String(error);
-    throw new DatabaseError(`${file} cannot be opened (${reason}).`);
+    throw new DatabaseError(`${file} cannot be opened (${reasonOf(error)}).`);
   }
 }
 

@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
 import { holdFolder } from './hold';
-import { DatabaseError } from './problems';
+import { DatabaseError, reasonOf } from './problems';
 
 /** Is a file a database of ours, and whole? @throws DatabaseError with one clear line */
 function check(file: string): void {
@@ -65,21 +65,36 @@ export function restore(backup: string, folder: string, stamp: string): string |
   const letGo = holdFolder(folder);
   try {
     finishRestore(folder);
-    const file = path.join(folder, 'slate-path.db');
-    const part = `${file}.part`;
+    return replace(backup, path.join(folder, 'slate-path.db'), stamp);
+  } finally {
+    letGo();
+  }
+}
+
+/** Copies the backup beside the data first, so that it takes their place by one renaming. */
+function replace(backup: string, file: string, stamp: string): string | null {
+  const folder = path.dirname(file);
+  const part = `${file}.part`;
+  const aside = fs.existsSync(file) ? `${file}.before-${stamp}` : null;
+  try {
     fs.copyFileSync(backup, part);
     fs.chmodSync(part, 0o600);
     check(part);
     sync(part);
-    const aside = fs.existsSync(file) ? `${file}.before-${stamp}` : null;
     if (aside) keepAside(file, aside);
     fs.writeFileSync(path.join(folder, marker), '');
     sync(folder);
-    fs.renameSync(part, file);
-    sync(folder);
-    finishRestore(folder);
-    return aside;
-  } finally {
-    letGo();
+  } catch (error) {
+    // The marker first: beside it a copy that is missing would mean that the backup took the place of the data.
+    const begun = [path.join(folder, marker), part, ...(aside ? [aside, `${aside}-wal`] : [])];
+    for (const name of begun) fs.rmSync(name, { force: true });
+    if (error instanceof DatabaseError) throw error;
+    throw new DatabaseError(
+      `${file}: the backup was not restored (${reasonOf(error)}). Nothing was changed.`,
+    );
   }
+  fs.renameSync(part, file);
+  sync(folder);
+  finishRestore(folder);
+  return aside;
 }
