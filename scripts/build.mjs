@@ -102,7 +102,7 @@ function compress() {
 
 /** Builds the web application unless it is built from just these sources. */
 export async function buildApp() {
-  ensurePackages();
+  ensurePackages({ driver: false });
   const stamp = sourceStamp();
   if (fs.existsSync(stampFile) && fs.readFileSync(stampFile, 'utf8') === stamp) return;
   console.log('Building the application (about a minute; the first time two or three)…');

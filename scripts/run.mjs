@@ -1,4 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
+import os from 'node:os';
 import { fileURLToPath } from 'node:url';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
@@ -19,10 +20,15 @@ export function must(command, args, env = {}) {
   if (code !== 0) process.exit(code);
 }
 
-/** Runs a program and keeps what it prints until it ends. @returns its exit code, once that is printed */
-export function runBeside(command, args) {
+/**
+ * Runs a program and keeps what it prints until it ends.
+ * @param options.givesWay true where others come first when there is too little to run on
+ * @returns its exit code, once that is printed
+ */
+export function runBeside(command, args, { givesWay = false } = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { cwd: root, env: process.env, stdio: ['ignore', 'pipe', 'pipe'] });
+    if (givesWay && child.pid) os.setPriority(child.pid, os.constants.priority.PRIORITY_BELOW_NORMAL);
     const said = [];
     for (const stream of [child.stdout, child.stderr])
       stream.setEncoding('utf8').on('data', (text) => said.push(text));

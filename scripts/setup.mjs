@@ -11,15 +11,29 @@ function lockHash() {
   return createHash('sha256').update(fs.readFileSync(lock)).digest('hex');
 }
 
-/** Installs the packages when they are missing or others than the lock file names. */
-export function ensurePackages() {
+/** Installs the packages when they are missing or others than the lock file names; nothing of them is compiled. */
+function installPackages() {
   const installed = fs.existsSync(stamp) ? fs.readFileSync(stamp, 'utf8') : '';
   if (installed === lockHash()) return;
-  console.log('Installing packages (the database driver is compiled: about three minutes)…');
-  // A tree that is there already is brought up to date without compiling the driver again.
-  const command = fs.existsSync(path.join(root, 'node_modules', 'better-sqlite3')) ? 'install' : 'ci';
-  must('npm', [command, '--no-progress', '--loglevel', 'error']);
+  console.log('Installing packages…');
+  const command = fs.existsSync(path.join(root, 'node_modules')) ? 'install' : 'ci';
+  must('npm', [command, '--ignore-scripts', '--no-progress', '--loglevel', 'error']);
   fs.writeFileSync(stamp, lockHash());
+}
+
+const driver = path.join(root, 'node_modules', 'better-sqlite3', 'build', 'Release', 'better_sqlite3.node');
+
+/** Compiles the database driver where that was not done. */
+export function ensureDriver() {
+  if (fs.existsSync(driver)) return;
+  console.log('Compiling the database driver (about three minutes)…');
+  must('npm', ['rebuild', 'better-sqlite3', '--no-progress', '--loglevel', 'error']);
+}
+
+/** All packages, ready to run. @param options.driver false where no database is opened */
+export function ensurePackages({ driver: isWanted = true } = {}) {
+  installPackages();
+  if (isWanted) ensureDriver();
 }
 
 const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';

@@ -1,17 +1,30 @@
 import fs from 'node:fs';
+import os from 'node:os';
 import path from 'node:path';
-import { root, run, runBeside } from './run.mjs';
-import { ensureTestPrograms, ensurePackages } from './setup.mjs';
+import { runBeside } from './run.mjs';
+import { ensurePackages } from './setup.mjs';
 
-const results = path.join(root, 'test-results.json');
+const results = fs.mkdtempSync(path.join(os.tmpdir(), 'slate-tests-'));
 
-/** Runs some of the tests. @returns how many passed and failed */
-function test(...args) {
-  fs.rmSync(results, { force: true });
-  const code = run('npx', ['jest', ...args, '--forceExit', '--json', '--outputFile', results]);
-  if (!fs.existsSync(results)) return { passed: 0, failed: 1 };
+const ofCheck = (code) => ({ passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 });
+
+/** Runs the tests of some projects. @returns how many passed and failed */
+async function test(projects, args, options) {
+  const file = path.join(results, `${projects[0]}.json`);
+  const jest = [
+    'jest',
+    '--selectProjects',
+    ...projects,
+    ...args,
+    '--forceExit',
+    '--json',
+    '--outputFile',
+    file,
+  ];
+  const code = await runBeside('npx', jest, options);
+  if (!fs.existsSync(file)) return { passed: 0, failed: 1 };
   const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = JSON.parse(
-    fs.readFileSync(results, 'utf8'),
+    fs.readFileSync(file, 'utf8'),
   );
   // A suite that does not even start has no test that could fail.
   const broken = testResults.filter(
@@ -22,26 +35,27 @@ function test(...args) {
   return { passed: numPassedTests, failed: failed + unseen };
 }
 
+const givesWay = { givesWay: true };
+
+/** Lint, types and all tests without a browser. They fill what the browser tests leave of two cores. */
+async function checkWithoutBrowser() {
+  const lint = await runBeside('npm', ['run', '-s', 'lint'], givesWay);
+  const types = await runBeside('npm', ['run', '-s', 'types'], givesWay);
+  const tests = await test(['core', 'app', 'cli', 'demo', 'server'], ['--maxWorkers=2'], givesWay);
+  return [ofCheck(lint), ofCheck(types), tests];
+}
+
 /** Runs all checks on a fresh machine too; the last line is what a machine reads. */
-ensurePackages();
-ensureTestPrograms();
-
-// Two cores are the least there is: one thing on each.
-const lint = runBeside('npm', ['run', '-s', 'lint']);
-const built = await runBeside('node', ['scripts/build.mjs']);
-const types = await runBeside('npm', ['run', '-s', 'types']);
-const checks = [await lint, built, types];
-
-console.log('\n— tests');
-const counts = [
-  {
-    passed: checks.filter((code) => code === 0).length,
-    failed: checks.filter((code) => code !== 0).length,
-  },
-  test('--selectProjects', 'core', 'app', 'cli', 'demo', 'server', '--maxWorkers=2'),
-  // One at a time: a browser, a server and a test share two cores.
-  test('--selectProjects', 'e2e', '--runInBand'),
-];
+ensurePackages({ driver: false });
+const prepared = runBeside('node', ['scripts/prepareTests.mjs']);
+const built = runBeside('node', ['scripts/build.mjs']);
+const isReady = (await prepared) === 0;
+const withoutBrowser = isReady ? checkWithoutBrowser() : Promise.resolve([ofCheck(1)]);
+const builtWell = ofCheck(await built);
+// One at a time: a browser, a server and a test share two cores.
+const inBrowser = isReady ? await test(['e2e'], ['--runInBand']) : ofCheck(1);
+const counts = [builtWell, inBrowser, ...(await withoutBrowser)];
+fs.rmSync(results, { recursive: true });
 const passed = counts.reduce((sum, count) => sum + count.passed, 0);
 const failed = counts.reduce((sum, count) => sum + count.failed, 0);
 console.log(`\n${passed} passed, ${failed} failed`);

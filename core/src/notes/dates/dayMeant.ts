@@ -20,6 +20,8 @@ export interface Found {
   impossible?: boolean;
   /** "Friday's …". */
   owned?: boolean;
+  /** A day only where its sentence speaks of what lies ahead. */
+  onlyAhead?: boolean;
   /** The same day a week or a month before, if the sentence says that it is past. */
   before?: string;
 }

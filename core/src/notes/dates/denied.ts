@@ -13,6 +13,7 @@ const before = new RegExp(
     "\\b(?:can't|cannot|cant|(?:can|could|will|would) not|(?:could|would|wo)n'?t) be(?: on)?$",
     `\\bwithout (?:a |any )?(?:${things})\\b`,
     '\\bnothing (?:more |else |further )?(?:to (?:do|follow|check|chase|see|discuss)|is due|due)\\b',
+    '\\b(?:keeps?|kept|always|forever) (?:saying|promising|telling)\\b.*',
     '\\b(?:cancelled|canceled|called off|no longer|(?:instead of|rather than)(?: on)?|not (?:on|this|next|for|until after))$',
   ].join('|'),
 );

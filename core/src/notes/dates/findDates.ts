@@ -87,7 +87,7 @@ function settled(
   if (found.impossible) return { from, to, date: null, kind: 'impossible', instead: null };
   if (date === null) return { from, to, date: null, kind: 'unknown', instead: null };
   const said = sentenceTense(found, words, isName);
-  if (said === 'denied') return null;
+  if (said === 'denied' || (found.onlyAhead && said !== 'ahead')) return null;
   const tense = found.tense === 'open' ? (found.owned && said === 'open' ? 'past' : said) : found.tense;
   if (tense === 'past' && found.before) return { from, to, date: found.before, kind: 'past', instead: null };
   if (tense === 'past' || date <= today) return { from, to, date, kind: 'past', instead: null };

@@ -12,7 +12,7 @@ export const lengthsOfTime: Rule[] = [
   ],
   [
     new RegExp(
-      `\\b(?:${ordinals.join('|')}|\\d+(?:st|nd|rd|th)|once|twice|times|\\d+ ?x|nothing|none)\\b[^.;,!?]{0,40}?\\b(?:in|within|over) (?:the )?(?:${someWord}) (?:day|week|fortnight|month)s?\\b`,
+      `\\b(?:${ordinals.join('|')}|\\d+(?:st|nd|rd|th)|once|twice|times|\\d+ ?x|(?<!\\bif )nothing|none)\\b[^.;,!?]{0,40}?\\b(?:in|within|over) (?:the )?(?:${someWord}) (?:day|week|fortnight|month)s?\\b`,
       'gi',
     ),
     overAlready,
@@ -27,6 +27,14 @@ export const lengthsOfTime: Rule[] = [
   [
     new RegExp(
       `\\b\\d+ (?:\\w+ )?(?:days|lessons|times|absences?|periods|late|lates|missed|missing|warnings?|detentions?|incidents?)\\b[^.;,!?]{0,20} (?:in|within|over) (?:${someWord}) (?:day|week|fortnight|month)s?\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  // "5 nods in two weeks" at the head of a part.
+  [
+    new RegExp(
+      `(?<=^|[.,;:\\n] ?)\\d+ (?:[a-z]+ )?[a-z]+s (?:in|within|over) (?:${someWord}) (?:day|week|fortnight|month)s?\\b`,
       'gi',
     ),
     overAlready,

@@ -64,7 +64,7 @@ export const relativeDays: Rule[] = [
     (_, { today }) => ahead(addDays(mondayOf(today), 7)),
   ],
   [/\bweek after next\b/gi, (_, { today }) => ahead(addDays(mondayOf(today), 14))],
-  [/\b(?:the )?day after tomorrow\b/gi, (_, { today }) => ahead(addDays(today, 2))],
+  [/\b(?:(?:the )?day )?after tomorrow\b/gi, (_, { today }) => ahead(addDays(today, 2))],
   [
     /\b(?:a )?(?:fortnight|two weeks|2 weeks) (?:from )?(?:today|now)\b/gi,
     (_, { today }) => ahead(addDays(today, 14)),
@@ -86,10 +86,12 @@ export const relativeDays: Rule[] = [
   // "After two weeks I look again": what follows says whether that lies ahead.
   [
     new RegExp(`\\bafter (?:another )?(${someWord}) (day|week|month)s?\\b`, 'gi'),
-    ([, n, unit = ''], { today }) => ({
+    ({ 1: n, 2: unit = '', index = 0 }, { today }) => ({
       date: later(today, count(n), unit),
       tense: 'open',
       before: later(today, -count(n), unit),
+      // "Book back after 16 days".
+      onlyAhead: index > 0,
     }),
   ],
   [

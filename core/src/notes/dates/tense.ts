@@ -63,7 +63,7 @@ const isNow = new Set(['am', 'is', 'are', 'be', 'gets', 'get', 'being']);
 const asItWas = /\band (?:he|she|they|it) (?:was|were|did|had|wasn['’]?t|didn['’]?t)$/;
 /** The last of a row, a count or a praise right before a day: "8 tucks in 3 min on Fri", "good on Tues". */
 const resultBefore =
-  /\d (?:of|out of) \d+(?: on| in)?$|\b\d+ \w+ in \d+ (?:min\w*|lessons)(?: on)?$|\blast (?:one|time)(?: was)?(?: on)?(?: the)?$|(?<!\b(?:is|are|be) (?:very |v )?)\b(?:good|great|brilliant|lovely|awful|superb|excellent|fantastic|rude|loud|noisy|calm|upset)(?: on)?$/;
+  /\b\d+ (?:stars?|points?|nods?|merits?|warnings?|lates?)(?: on)?$|\d (?:of|out of) \d+(?: on| in)?$|\b\d+ \w+ in \d+ (?:min\w*|lessons)(?: on)?$|\blast (?:one|time)(?: was)?(?: on)?(?: the)?$|(?<!\b(?:is|are|be) (?:very |v )?)\b(?:good|great|brilliant|lovely|awful|superb|excellent|fantastic|rude|loud|noisy|calm|upset)(?: on)?$/;
 const scoreBefore = /(\d+)\/(\d+)(?: on| in)?$/;
 
 /** Does a result end right before a day: "3/5 on Monday"? */
@@ -161,7 +161,11 @@ function reported(part: Word[], date: Word | undefined): Word[] {
     ({ folded }, at) =>
       folded === 'that' && part.slice(Math.max(0, at - 4), at).some((word) => reporting.has(word.folded)),
   );
-  return that >= 0 && date !== undefined && part.indexOf(date) - that > 3 ? part.slice(that + 1) : part;
+  if (that < 0 || date === undefined) return part;
+  const at = part.indexOf(date);
+  // "I said that on Monday is the last chance".
+  const isPresent = /^(?:is|are|has|have|comes?|starts?|begins?)$/.test(part[at + 1]?.folded ?? '');
+  return at - that > 3 || (at > that && isPresent) ? part.slice(that + 1) : part;
 }
 
 const pastOnly = (tense: Tense): Tense => (tense === 'past' ? 'past' : 'open');
@@ -184,10 +188,22 @@ function besideDate(words: readonly Word[], first: number): Tense {
   const second = beside.at(-2) ?? '';
   if (sinceWords.has(near) || (near === 'the' && sinceWords.has(second)))
     return near === 'after' ? 'ahead' : 'past';
+  if (near === 'for' && wasWorkedOn(beside)) return 'past';
   if (untilWords.has(near) || (near === 'the' && untilWords.has(second) && second !== 'from')) {
     if (near !== 'this' && near !== 'from') return 'ahead';
   }
   return wasDoneOn(words.slice(0, first)) ? 'past' : 'open';
+}
+
+/** "Nobody did the reading for Monday": the work for a day, and whether it was done. */
+function wasWorkedOn(before: readonly string[]): boolean {
+  return (
+    before.some((word) => /^(?:did|done|made|didnt|brought|forgot|forgotten)$/.test(word)) &&
+    before.some((word) =>
+      /^(?:work|homework|reading|task|tasks|questions|exercises|preparation)$/.test(word),
+    ) &&
+    !before.some((word) => aheadWords.has(word) || word === 'gets' || word === 'be')
+  );
 }
 
 /** What is settled for a day yet to come: "agreed on Monday". */
@@ -229,6 +245,17 @@ function partAround(words: readonly Word[], at: number): Word[] {
 /** "would be", "she'd bring": promised. */
 const comes = new Set('be bring come hand do finish show give see try ring call get send'.split(' '));
 
+/** Verbs that are the same in the past: "he put" is over, for it would be "he puts". */
+const unchangedVerbs = new Set('put set let cut shut hurt read quit spread cost burst'.split(' '));
+
+function isUnchangedPast(word: Word, before: Word | undefined, isName: IsName): boolean {
+  return (
+    unchangedVerbs.has(word.folded) &&
+    before !== undefined &&
+    (/^(?:he|she|it|who)$/.test(before.folded) || (isName(before) && word.gap === ' '))
+  );
+}
+
 /** "check lost property": a word of its noun, which tells of nothing. */
 function isLooseWord(word: Word | undefined): boolean {
   return (
@@ -236,11 +263,18 @@ function isLooseWord(word: Word | undefined): boolean {
   );
 }
 
+/** The first word of a part that is no name; "book 4" is a thing and asks for nothing. */
+function firstAsking(part: readonly Word[], isName: IsName): Word | undefined {
+  const at = part.findIndex((word) => !isName(word));
+  const isThing = part[at]?.folded === 'book' && /^\d/.test(part[at + 1]?.folded ?? '');
+  return isThing ? undefined : part[at];
+}
+
 function tenseOf(part: readonly Word[], isName: IsName): Tense {
   const said = asSaid(part);
   if (/\bcoming up\b|(?:is|are|'s|'re|will be) coming\b/.test(said)) return 'ahead';
   if (shouldHaveBeen.test(said) || asItWas.test(said)) return 'past';
-  const asks = part.find((word) => !isName(word));
+  const asks = firstAsking(part, isName);
   if (
     asks &&
     intentions.has(asks.folded) &&
@@ -256,7 +290,9 @@ function tenseOf(part: readonly Word[], isName: IsName): Tense {
   );
   const lastPast = part.some(
     (word, at) =>
-      (isPastVerb(word) && !isNow.has(part[at - 1]?.folded ?? '')) || participles.has(word.folded),
+      (isPastVerb(word) && !isNow.has(part[at - 1]?.folded ?? '')) ||
+      participles.has(word.folded) ||
+      isUnchangedPast(word, part[at - 1], isName),
   );
   if (stillToDo || (asks && intentions.has(asks.folded) && isLooseWord(part[part.indexOf(asks) + 1])))
     return 'ahead';

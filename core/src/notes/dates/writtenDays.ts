@@ -1,6 +1,9 @@
-import { nextMonth, weekdayOf } from '../../calendar/localTime';
+import { daysBetween, nextMonth, weekdayOf } from '../../calendar/localTime';
 import { ahead, dayAndMonth, dayOfMonth, later, partOfMonth, type Rule } from './dayMeant';
 import { count, monthNumber, monthWord, ordinals, someWord, weekdayNumber, weekdayWord } from './dayWords';
+
+/** So near a day is that "1/12" is rather meant as one than as a result. */
+const soonDays = 21;
 
 /** Days written with their number: "9 December", "4/12", "by the 7th". */
 export const writtenDays: Rule[] = [
@@ -31,7 +34,7 @@ export const writtenDays: Rule[] = [
   // "On the thirtieth", "until the ninth": nothing else follows that could be the first or the ninth of its kind.
   [
     new RegExp(
-      `(?<=\\b(?:on|by|till|until|til|before|due|from) )the (${ordinals.join('|')})\\b(?=\\s*(?:$|[.,;!?)\\n]|(?:and|or|but|then|at|so|when|because|he|she|they|i|we|to)\\b))`,
+      `(?<=\\b(?:on|by|till|until|til|before|due|from) )the (${ordinals.join('|')})\\b(?=\\s*(?:$|[.,;!?)\\n]|(?:and|or|but|then|at|so|when|because|he|she|they|i|we|to|in|with|for|after|before)\\b))`,
       'gi',
     ),
     ([, day = ''], context) => dayOfMonth(ordinals.indexOf(day.toLowerCase()) + 1, context),
@@ -97,6 +100,15 @@ export const writtenDays: Rule[] = [
       return d > m && d <= 31 && m >= 1 && m <= 12 && !(d === 24 && m === 7)
         ? dayAndMonth(d, m, null, context)
         : null;
+    },
+  ],
+  // "See the nurse 1/12": a result as well, unless the sentence says what is to be done soon.
+  [
+    /(?<![\d/.])\b(\d{1,2})\/(\d{1,2})\b(?=\s*(?:$|[.,;!?\n]))/g,
+    ([, day, month], context) => {
+      const found = Number(month) > 12 ? null : dayAndMonth(Number(day), Number(month), null, context);
+      const isSoon = found?.date && daysBetween(context.today, found.date) <= soonDays;
+      return found && isSoon ? { ...found, onlyAhead: true } : null;
     },
   ],
   [

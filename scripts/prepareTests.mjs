@@ -1,0 +1,5 @@
+import { ensureDriver, ensureTestPrograms } from './setup.mjs';
+
+/** What the tests need of the machine besides packages. */
+ensureTestPrograms();
+ensureDriver();
