@@ -184,7 +184,7 @@ test('no list crashes the reading or the matching, and nobody is in it twice', a
   let slowest = 0;
   await fc.assert(
     fc.asyncProperty(text, async (written) => {
-      const begun = performance.now();
+      const begun = process.cpuUsage();
       const reading = await read(written).catch((error: unknown) => {
         expect(error).toBeInstanceOf(TableError);
         return null;
@@ -193,9 +193,18 @@ test('no list crashes the reading or the matching, and nobody is in it twice', a
       const { matched, unmatched } = matchPeople(peopleOf(reading.participants), students, options);
       const lines = [...matched.values(), ...unmatched].flatMap((found) => found.lines);
       expect(lines).toHaveLength(reading.participants.length);
-      slowest = Math.max(slowest, performance.now() - begun);
+      slowest = Math.max(slowest, process.cpuUsage(begun).user / 1000);
     }),
     { numRuns: 10_000 },
   );
   expect(slowest).toBeLessThan(1000);
 }, 120_000);
+
+test('a list of hundreds of columns of times is read by the first ones', async () => {
+  const times = (from: string) => Array.from({ length: 300 }, () => from);
+  const lines = ['Mei Tanaka', 'Bram de Wit'].map((name) => [name, '10:41', '11:28', ...times('00:40:00')]);
+  const { participants } = await read(lines.map((cells) => cells.join(',')).join('\n'));
+  expect(participants.map(({ joined, left }) => [joined?.seconds, left?.seconds])).toEqual(
+    lines.map(() => [38_460, 41_280]),
+  );
+});

@@ -19,16 +19,20 @@ function pairs(a: readonly (number | null)[], b: readonly (number | null)[]): [n
   });
 }
 
+/** A list has a few columns of times; each is compared with every two others. */
+const mostTimeColumns = 12;
+
 /**
  * Which columns tell when somebody joined and left, by their cells alone: two columns of times, the earlier of which is
- * that of joining; one alone is too. A length of time that looks like a time of day is neither.
+ * that of joining; one alone is too. A length of time that looks like a time of day is neither. Of very many columns
+ * only the first twelve of times are looked at.
  * @param open which columns may be
  */
 export function rolesOfTimes(
   rows: readonly TableRow[],
   open: readonly boolean[],
 ): Map<number, 'joined' | 'left'> {
-  const columns = open.flatMap((isOpen, index) => {
+  const timed = open.flatMap((isOpen, index) => {
     if (!isOpen) return [];
     const cells = rows.map((row) => row.cells[index] ?? '');
     const times = cells.map(secondsOf);
@@ -36,6 +40,7 @@ export function rolesOfTimes(
     const known = times.filter((time) => time !== null).length;
     return present > 0 && known / present >= 0.6 ? [{ index, times }] : [];
   });
+  const columns = timed.slice(0, mostTimeColumns);
   const isLength = (column: (typeof columns)[number]) =>
     columns.some((a) =>
       columns.some((b) => {
