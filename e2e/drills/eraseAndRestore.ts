@@ -120,13 +120,15 @@ class Drill {
     const { folder } = this.server;
     const copy = path.join(folder, `copy-${ulid()}.db`);
     const slate = ['--import', 'tsx', 'cli/src/main.ts'];
+    const begun = Date.now();
     await run('node', [...slate, 'backup', '--data', folder, '--out', copy]);
+    const usualMs = Date.now() - begun;
     const child = spawn('node', [...slate, 'restore', copy, '--data', folder]);
     let said = '';
     child.stderr.on('data', (bytes: Buffer) => (said += bytes.toString()));
     const ended = new Promise<number | null>((resolve) => child.once('close', resolve));
-    // Most of it is the start of the program itself.
-    await Promise.race([ended, new Promise((resolve) => setTimeout(resolve, 1200 + this.random() * 1600))]);
+    // Most of it is the start of the program itself, which took about as long for the backup.
+    await Promise.race([ended, new Promise((resolve) => setTimeout(resolve, usualMs * (0.6 + this.random() * 0.8)))]);
     if (this.trouble === kill) child.kill('SIGKILL');
     else await this.trouble.strike(this.server);
     const code = await ended;

@@ -6,8 +6,19 @@ import type { RosterRow } from './readRoster';
 export const fates = ['new', 'changed', 'same', 'in_doubt', 'left_out'] as const;
 export type Fate = (typeof fates)[number];
 
+export const changedFields = [
+  'givenName',
+  'familyName',
+  'called',
+  'email',
+  'grade',
+  'schoolId',
+  'guardian',
+  'class',
+] as const;
+
 export interface FieldChange {
-  field: 'givenName' | 'familyName' | 'called' | 'email' | 'grade' | 'schoolId' | 'guardian' | 'class';
+  field: (typeof changedFields)[number];
   before: string;
   after: string;
 }

@@ -1,6 +1,4 @@
 import type { Request, Response } from 'express';
-import { z } from 'zod';
-import { recordFields } from '@slate-path/core/records/schema';
 import type { Teacher } from '../database/entities';
 import { Problem } from '../http/problem';
 import { route } from '../http/route';
@@ -20,14 +18,6 @@ import {
 } from './sessions';
 import { asTry, type Counted } from './tries';
 
-const Name = z.string().trim().min(1, 'What are you called?').max(120);
-const Passphrase = z
-  .string()
-  .min(10, 'A passphrase has at least 10 characters; a few words are best')
-  .max(200, 'At most 200 characters');
-/** One that is there already: whatever it may have been allowed to be. */
-const GivenPassphrase = z.string().max(200);
-const Done = z.object({ done: z.literal(true) });
 const done = { done: true } as const;
 
 /** Of an account that does not exist: it takes the same time to be refused, so that the time tells nobody who does. */
@@ -67,17 +57,8 @@ async function confirm(services: Services, teacherId: string, passphrase: string
 }
 
 const entering = [
-  route({
-    method: 'get',
-    path: '/api/session',
-    summary: 'Who is signed in, whether this is the demo, and the server’s clock.',
+  route('session', {
     allow: 'anyone',
-    answer: z.object({
-      teacher: z.object({ id: z.string(), name: z.string() }).nullable(),
-      firstStart: z.boolean(),
-      demo: z.boolean(),
-      now: z.iso.datetime(),
-    }),
     handle({ services, request }) {
       const teacherId = callerOf(services, request);
       return Promise.resolve({
@@ -88,17 +69,8 @@ const entering = [
       });
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/first-start',
-    summary: 'Makes the first teacher of a new installation and signs in; afterwards it is closed.',
+  route('firstStart', {
     allow: 'anyone',
-    body: z.strictObject({
-      name: Name,
-      passphrase: Passphrase,
-      school: recordFields.school.omit({ graceMinutes: true }),
-    }),
-    answer: Done,
     async handle({ body, services, request, response }) {
       const closed = new Problem(409, 'Already set up', 'There is a teacher here already. Sign in instead.');
       if (hasTeacher(services.database.lookUp)) throw closed;
@@ -112,13 +84,8 @@ const entering = [
       return done;
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/sign-in',
-    summary: 'Signs a teacher in with name and passphrase.',
+  route('signIn', {
     allow: 'anyone',
-    body: z.strictObject({ name: z.string().trim().max(120), passphrase: GivenPassphrase }),
-    answer: Done,
     async handle({ body: { name, passphrase }, services, request, response }) {
       const account = accountOf(services.database.lookUp, name) ?? null;
       const device = knownDevice(request, account);
@@ -131,17 +98,8 @@ const entering = [
       return done;
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/recover',
-    summary: 'Sets a new passphrase by the recovery code, which is used up, and ends every session.',
+  route('recover', {
     allow: 'anyone',
-    body: z.strictObject({
-      name: z.string().trim().max(120),
-      code: z.string().max(60),
-      passphrase: Passphrase,
-    }),
-    answer: Done,
     async handle({ body: { name, code, passphrase }, services, request, response }) {
       const account = accountOf(services.database.lookUp, name);
       const counted = countedFor(request, `recovering ${name}`);
@@ -168,24 +126,16 @@ const entering = [
       return done;
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/demo-sign-in',
-    summary: 'In the demo only: signs in as its teacher.',
+  route('demoSignIn', {
     allow: 'anyone',
-    answer: Done,
     async handle({ services, request, response }) {
       if (!services.demoTeacherId) throw new Problem(404, 'Not found', 'This is not the demo.');
       await startSession(services, request, response, services.demoTeacherId);
       return done;
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/sign-out',
-    summary: 'Ends the session.',
+  route('signOut', {
     allow: 'anyone',
-    answer: Done,
     async handle({ services, request, response }) {
       await endSession(services, request, response);
       return done;
@@ -194,24 +144,8 @@ const entering = [
 ];
 
 const keeping = [
-  route({
-    method: 'get',
-    path: '/api/sessions',
-    summary: 'Where the teacher is signed in, the one used last first, and whether there is a recovery code.',
+  route('sessions', {
     allow: 'teacher',
-    answer: z.object({
-      hasRecoveryCode: z.boolean(),
-      sessions: z.array(
-        z.object({
-          id: z.string(),
-          /** As in `Chrome on Android`; empty where the browser does not say. */
-          device: z.string(),
-          createdAt: z.iso.datetime(),
-          usedAt: z.iso.datetime(),
-          isThis: z.boolean(),
-        }),
-      ),
-    }),
     handle({ teacherId, services, request }) {
       const own = sessionOf(services, request)?.id;
       return Promise.resolve({
@@ -226,25 +160,16 @@ const keeping = [
       });
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/sessions/{sessionId}/end',
-    summary: 'Ends one of the teacher’s sessions, as that of a lost phone.',
+  route('endSession', {
     allow: 'teacher',
-    params: z.object({ sessionId: z.string().max(64) }),
-    answer: Done,
     async handle({ params: { sessionId }, teacherId, services }) {
       if (!(await services.database.write((sql) => endSessionById(sql, teacherId, sessionId))))
         throw new Problem(404, 'Not found', 'That device is signed out already.');
       return done;
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/sessions/end-others',
-    summary: 'Ends all of the teacher’s sessions but the one that asks.',
+  route('endOtherSessions', {
     allow: 'teacher',
-    answer: Done,
     async handle({ teacherId, services, request }) {
       const own = sessionOf(services, request)?.id ?? null;
       await services.database.write((sql) => {
@@ -253,13 +178,8 @@ const keeping = [
       return done;
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/passphrase',
-    summary: 'Changes the passphrase and ends all other sessions.',
+  route('changePassphrase', {
     allow: 'teacher',
-    body: z.strictObject({ current: GivenPassphrase, passphrase: Passphrase }),
-    answer: Done,
     async handle({ body: { current, passphrase }, teacherId, services, request, response }) {
       await confirm(services, teacherId, current);
       const hash = await hashPassphrase(passphrase, 'known');
@@ -272,13 +192,8 @@ const keeping = [
       return done;
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/recovery-code',
-    summary: 'Makes a code that sets a new passphrase, told once; one made before is void.',
+  route('makeRecoveryCode', {
     allow: 'teacher',
-    body: z.strictObject({ current: GivenPassphrase }),
-    answer: z.object({ code: z.string() }),
     async handle({ body: { current }, teacherId, services }) {
       await confirm(services, teacherId, current);
       const code = newRecoveryCode();

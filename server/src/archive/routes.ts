@@ -1,6 +1,4 @@
-import { z } from 'zod';
 import { many } from '@slate-path/core/words/many';
-import { largestArchiveBytes } from '@slate-path/core/archive/readArchive';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { Problem } from '../http/problem';
 import { route } from '../http/route';
@@ -10,15 +8,6 @@ import { comeBack, erasedStudents } from '../erasure/erased';
 import { bringArchive } from './bring';
 import { NotBrought } from './inParts';
 import type { ArchiveRead } from './readFile';
-
-const Reading = z.object({
-  counts: z.array(z.object({ file: z.string(), rows: z.number() })),
-  errors: z.array(z.string()),
-  notes: z.array(z.string()),
-  /** How many students in it were erased here: to bring it in, one has to say what becomes of them. */
-  erased: z.int(),
-});
-const ofErased = ['leaveOut', 'bringBack'] as const;
 
 async function readIt(
   body: unknown,
@@ -44,13 +33,8 @@ async function readIt(
 const underWay = new Map<string, number>();
 
 export const archiveRoutes = [
-  route({
-    method: 'get',
-    path: '/api/archive',
-    summary: 'Everything the teacher has, as a Tabular Data Package in a zip.',
+  route('archive', {
     allow: 'teacher',
-    answer: z.unknown(),
-    answersWith: 'application/zip',
     async handle({ teacherId, response, services: { database, jobs, clock } }) {
       const now = clock();
       const bytes = await jobs.run('archiveFile', { file: database.file, teacherId, now });
@@ -61,27 +45,15 @@ export const archiveRoutes = [
       return bytes;
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/archive-reading',
-    summary: 'What an archive holds, and what is wrong with it. Nothing is brought in.',
+  route('readArchive', {
     allow: 'teacher',
-    fileUpTo: largestArchiveBytes,
-    answer: Reading,
     async handle({ request, teacherId, services }) {
       const { counts, errors, notes, erased } = await readIt(request.body, teacherId, services, true);
       return { counts, errors, notes, erased: erased.length };
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/archive',
-    summary:
-      'Brings an archive in. With anything wrong in it, nothing; what is there already stays as it is.',
+  route('bringArchive', {
     allow: 'teacher',
-    fileUpTo: largestArchiveBytes,
-    query: z.object({ erased: z.enum(ofErased).optional() }),
-    answer: z.object({ records: z.number() }),
     async handle({ request, query, teacherId, services }) {
       const read = await readIt(request.body, teacherId, services, query.erased !== 'bringBack');
       if (read.errors.length > 0)
@@ -114,12 +86,8 @@ export const archiveRoutes = [
       }
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/archive-progress',
-    summary: 'The share of an archive that has been brought in so far; null where none is on its way.',
+  route('archiveProgress', {
     allow: 'teacher',
-    answer: z.object({ share: z.number().nullable() }),
     handle: ({ teacherId }) => Promise.resolve({ share: underWay.get(teacherId) ?? null }),
   }),
 ];

@@ -1,18 +1,9 @@
 import path from 'node:path';
-import { z } from 'zod';
 import { Problem } from '../http/problem';
 import { route } from '../http/route';
 import type { Services } from '../services';
 import { applyInParts, NotBrought } from '../archive/inParts';
 import { dropOldBackups, listBackups } from './backups';
-
-const Backups = z.object({
-  backups: z.array(z.object({ name: z.string(), madeAt: z.string(), bytes: z.int() })),
-});
-
-const ByName = z.object({ name: z.string() });
-
-const Meaning = z.object({ asThen: z.int(), backAgain: z.int(), gone: z.int() });
 
 const dataFolderOf = ({ database }: Services) => path.dirname(database.file);
 
@@ -35,46 +26,26 @@ async function readIt(services: Services, name: string, teacherId: string) {
 }
 
 export const backupRoutes = [
-  route({
-    method: 'get',
-    path: '/api/backups',
-    summary: 'The backups of the whole database that lie on the server, the latest first.',
+  route('backups', {
     allow: 'teacher',
-    answer: Backups,
     handle: ({ services }) => Promise.resolve({ backups: listBackups(dataFolderOf(services)) }),
   }),
-  route({
-    method: 'post',
-    path: '/api/backups',
-    summary:
-      'Makes a backup of the whole database on the server, as it stands, while others may go on writing.',
+  route('makeBackup', {
     allow: 'teacher',
-    answer: Backups,
     async handle({ services }) {
       await makeBackup(services);
       return { backups: listBackups(dataFolderOf(services)) };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/backups/{name}',
-    summary: 'What going back to a backup would mean for the teacher’s own records. Nothing is changed.',
+  route('previewReturn', {
     allow: 'teacher',
-    params: ByName,
-    answer: Meaning,
     async handle({ services, params, teacherId }) {
       const { asThen, backAgain, gone } = await readIt(services, params.name, teacherId);
       return { asThen, backAgain, gone };
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/backups/{name}/return',
-    summary:
-      'Makes the teacher’s own records what they were when a backup was made, after a backup of what they are now. Nobody else’s change.',
+  route('returnToBackup', {
     allow: 'teacher',
-    params: ByName,
-    answer: Backups,
     async handle({ services, params, teacherId }) {
       // Read first: the backup of now may push the oldest out.
       const { records } = await readIt(services, params.name, teacherId);

@@ -1,5 +1,4 @@
-import { z } from 'zod';
-import { ChangeAnswer, ChangeBatch } from '@slate-path/core/changes/schema';
+import { ChangeAnswer } from '@slate-path/core/changes/schema';
 import { route } from '../http/route';
 import { applyChange } from './applyChange';
 
@@ -8,13 +7,8 @@ function writesMessages(change: unknown): boolean {
 }
 
 export const changeRoutes = [
-  route({
-    method: 'post',
-    path: '/api/changes',
-    summary: 'The one door for writes: a batch of changes, each applied or refused by itself, in order.',
+  route('sendChanges', {
     allow: 'teacher',
-    body: ChangeBatch,
-    answer: z.object({ answers: z.array(ChangeAnswer) }),
     async handle({ body, teacherId, services }) {
       const answers: ChangeAnswer[] = [];
       for (const change of body.changes) {

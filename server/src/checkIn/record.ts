@@ -1,9 +1,8 @@
 import { ulid } from 'ulid';
-import { z } from 'zod';
 import { markByArrival } from '@slate-path/core/checkIn/arrival';
+import type { Saying } from '@slate-path/core/checkIn/saying';
 import { placeOfCheckIn, sharedDevice } from '@slate-path/core/checkIn/place';
 import type { Lesson } from '@slate-path/core/records/schema';
-import { Id } from '@slate-path/core/records/schema';
 import { markId } from '@slate-path/core/roll/markId';
 import { effectiveStandings, rulesOf } from '@slate-path/core/roll/rules';
 import { applyChange } from '../changes/applyChange';
@@ -15,17 +14,6 @@ import { inTurn } from './inTurn';
 import type { LinkedClass } from './links';
 
 export const longestComment = 500;
-
-/** What a student's page sends. */
-export const Saying = z.strictObject({
-  studentId: Id,
-  weather: z.int().min(1).max(5).nullable(),
-  wantsWord: z.boolean(),
-  lunch: z.string().max(40),
-  comment: z.string().max(20_000),
-  /** A name that the phone made up for itself; `shared` is the tablet at the door. */
-  device: z.string().min(1).max(64),
-});
 
 /** The last one who checked in from a device, so that a friend's hand can be told from one's own. */
 function lastFromDevice(services: Services, lessonId: string, device: string): string | undefined {
@@ -64,7 +52,7 @@ async function record(
   linked: LinkedClass,
   door: Door,
   lesson: Lesson,
-  { lunch, comment, ...rest }: z.output<typeof Saying>,
+  { lunch, comment, ...rest }: Saying,
 ): Promise<Recorded> {
   const { teacherId } = linked;
   const { studentId, device } = rest;
@@ -113,7 +101,7 @@ export function recordCheckIn(
   services: Services,
   linked: LinkedClass,
   door: Door,
-  saying: z.output<typeof Saying>,
+  saying: Saying,
 ): Promise<Recorded> {
   const { state } = door;
   if (state.state !== 'open')

@@ -1,16 +1,12 @@
 import type { Request } from 'express';
-import { z } from 'zod';
 import { shownNames } from '@slate-path/core/checkIn/shownNames';
-import { Id } from '@slate-path/core/records/schema';
 import { Problem } from '../http/problem';
 import { ownerOf, route } from '../http/route';
 import type { Services } from '../services';
 import { doorOf, type Door } from './door';
 import { countSaying, countWrongLink } from './limits';
 import { endLinks, linkedClass, makeLink, type LinkedClass } from './links';
-import { longestComment, recordCheckIn, Saying } from './record';
-
-const Done = z.object({ done: z.literal(true) });
+import { longestComment, recordCheckIn } from './record';
 
 async function openDoor(
   services: Services,
@@ -25,45 +21,21 @@ async function openDoor(
 }
 
 export const checkInRoutes = [
-  route({
-    method: 'post',
-    path: '/api/sections/{sectionId}/check-in-links',
-    summary: 'Makes a link by which the students of a class check in; its token is told once.',
+  route('makeCheckInLink', {
     allow: ownerOf('section', 'sectionId'),
-    params: z.object({ sectionId: Id }),
-    answer: z.object({ token: z.string() }),
     async handle({ params: { sectionId }, teacherId, services }) {
       return { token: await makeLink(services, { teacherId, sectionId }) };
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/sections/{sectionId}/check-in-links/end',
-    summary: 'Ends every check-in link of a class.',
+  route('endCheckInLinks', {
     allow: ownerOf('section', 'sectionId'),
-    params: z.object({ sectionId: Id }),
-    answer: Done,
     async handle({ params: { sectionId }, teacherId, services }) {
       await endLinks(services, { teacherId, sectionId });
       return { done: true as const };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/check-in/{token}',
-    summary:
-      'For a student’s phone: the class, whether check-in is open, and the names to choose from. Nobody’s record.',
+  route('checkInDoor', {
     allow: 'anyone',
-    params: z.object({ token: z.string().max(100) }),
-    answer: z.object({
-      className: z.string(),
-      open: z.boolean(),
-      startsAt: z.string().nullable(),
-      closesAt: z.string().nullable(),
-      opensAt: z.string().nullable(),
-      lunchChoices: z.array(z.string()),
-      students: z.array(z.object({ id: z.string(), name: z.string() })),
-    }),
     async handle({ params: { token }, services, request }) {
       const { door } = await openDoor(services, request, token);
       const { state, setting, section } = door;
@@ -79,24 +51,8 @@ export const checkInRoutes = [
       };
     },
   }),
-  route({
-    method: 'post',
-    path: '/api/check-in/{token}',
-    summary:
-      'A student checks in: a second time from the same device corrects the first, from another one it is kept beside it.',
+  route('checkIn', {
     allow: 'anyone',
-    params: z.object({ token: z.string().max(100) }),
-    body: Saying,
-    answer: z.object({
-      name: z.string(),
-      /** The minute it counts from. */
-      at: z.string(),
-      late: z.boolean(),
-      /** The student had checked in before, from another device: both are kept. */
-      again: z.boolean(),
-      /** The comment was longer than is kept. */
-      shortened: z.boolean(),
-    }),
     async handle({ params: { token }, body, services, request }) {
       const { linked, door } = await openDoor(services, request, token);
       const shown = shownNames(door.students, door.setting.shortNames).find(
@@ -124,13 +80,9 @@ export const checkInRoutes = [
       };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/events',
-    summary: 'A stream of server-sent events: something has been written, and by which device.',
+  route('events', {
     allow: 'teacher',
     streams: true,
-    answer: z.undefined(),
     handle({ teacherId, services, response }) {
       services.events.stream(teacherId, response);
       return Promise.resolve(undefined);

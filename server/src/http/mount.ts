@@ -82,7 +82,7 @@ function handlerOf(route: Route, services: Services): RequestHandler {
     const answer = await route.handle(call);
     if (route.streams) return;
     if (answer instanceof Uint8Array) response.send(Buffer.from(answer));
-    else if (route.answersWith) response.type(route.answersWith).send(answer);
+    else if (route.answersWith) response.type(route.answersWith[0] ?? 'json').send(answer);
     else response.json(answer);
   };
 }

@@ -25,11 +25,11 @@ function parametersOf({ params, query }: Route): JsonSchema[] {
 }
 
 function bodyOf(route: Route): JsonSchema | undefined {
-  const { path, body, fileUpTo } = route;
+  const { name, body, fileUpTo } = route;
   if (fileUpTo) return { content: { 'application/octet-stream': {} }, required: true };
   if (!body) return undefined;
   const schema =
-    path === '/api/changes'
+    name === 'sendChanges'
       ? {
           type: 'object',
           properties: { changes: { type: 'array', items: { $ref: '#/components/schemas/Change' } } },
@@ -38,16 +38,22 @@ function bodyOf(route: Route): JsonSchema | undefined {
   return { content: { 'application/json': { schema } }, required: true };
 }
 
+/** What is answered, by its media types; of files no more is known. */
+function contentOf(answer: z.ZodType, answersWith: readonly string[] | undefined): JsonSchema {
+  if (!answersWith) return { 'application/json': { schema: jsonSchema(answer, 'output') } };
+  return Object.fromEntries(answersWith.map((type) => [type.split(';')[0] ?? type, {}]));
+}
+
 function operationOf(route: Route): JsonSchema {
   const { summary, allow, answer, answersWith } = route;
-  const type = answersWith ?? 'application/json';
   return {
+    operationId: route.name,
     summary,
     security: allow === 'anyone' ? [] : [{ session: [] }],
     parameters: parametersOf(route),
     requestBody: bodyOf(route),
     responses: {
-      200: { description: 'Done', content: { [type]: { schema: jsonSchema(answer, 'output') } } },
+      200: { description: 'Done', content: contentOf(answer, answersWith) },
       default: {
         description: 'What happened, what was kept, and what to do',
         content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },

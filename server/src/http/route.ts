@@ -1,5 +1,8 @@
 import type { Request, Response } from 'express';
-import type { z } from 'zod';
+import { methodAndPath } from '@slate-path/core/api/address';
+import { contract, type AnswerOf, type Taken } from '@slate-path/core/api/contract';
+import type { Endpoint } from '@slate-path/core/api/endpoint';
+import type { OperationName } from '@slate-path/core/api/operations';
 import type { TableName } from '@slate-path/core/records/schema';
 import type { Services } from '../services';
 
@@ -29,26 +32,8 @@ export interface Call<P, Q, B> {
   response: Response;
 }
 
-/** A route: what it takes, who may, what it answers, and how. Its documentation is made from it. */
-export interface Route<
-  P extends z.ZodType = z.ZodType,
-  Q extends z.ZodType = z.ZodType,
-  B extends z.ZodType = z.ZodType,
-  A extends z.ZodType = z.ZodType,
-> {
-  method: 'get' | 'post';
-  /** As OpenAPI writes it: `/api/days/{date}`. */
-  path: string;
-  summary: string;
+interface Handling {
   allow: Allow;
-  params?: P;
-  query?: Q;
-  body?: B;
-  /** The body is a file, taken as bytes up to this size. */
-  fileUpTo?: number;
-  answer: A;
-  /** Other than JSON: the answer is text of this type. */
-  answersWith?: string;
   /**
    * The answer has an ETag: from the teacher's last change, or from the last one of some kinds and the day,
    * for what every device asks for again and again.
@@ -56,12 +41,23 @@ export interface Route<
   cached?: 'per-teacher' | { kinds: readonly string[] };
   /** The answer is a stream that the handler writes itself. */
   streams?: boolean;
-  handle(call: Call<z.output<P>, z.output<Q>, z.output<B>>): Promise<z.input<A>>;
 }
 
-/** Only for its types. */
-export function route<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodType, A extends z.ZodType>(
-  definition: Route<P, Q, B, A>,
-): Route {
-  return definition;
+/** An operation of the contract, who may call it, and how it is answered. */
+export interface Route extends Endpoint, Handling {
+  name: OperationName;
+  method: 'get' | 'post';
+  /** As OpenAPI writes it: `/api/days/{date}`. */
+  path: string;
+  handle(call: Call<unknown, unknown, unknown>): Promise<unknown>;
+}
+
+interface Handler<N extends OperationName> extends Handling {
+  handle(call: Call<Taken<N, 'params'>, Taken<N, 'query'>, Taken<N, 'body'>>): Promise<AnswerOf<N>>;
+}
+
+/** Joins an operation of the contract with who may call it and how it is answered. */
+export function route<N extends OperationName>(name: N, handler: Handler<N>): Route {
+  const endpoint: Endpoint = contract[name];
+  return { ...endpoint, ...(handler as unknown as Route), ...methodAndPath(name), name };
 }

@@ -1,6 +1,5 @@
 import fs from 'node:fs/promises';
 import path from 'node:path';
-import { z } from 'zod';
 import { accountRoutes } from '../accounts/routes';
 import { archiveRoutes } from '../archive/routes';
 import { backupRoutes } from '../backups/routes';
@@ -20,24 +19,16 @@ import { openApiDocument } from './openapi';
 import { Problem } from './problem';
 import { route, type Route } from './route';
 
-const openApi = route({
-  method: 'get',
-  path: '/api/openapi.json',
-  summary: 'This document.',
+const openApi = route('openApi', {
   allow: 'anyone',
-  answer: z.record(z.string(), z.unknown()),
   handle: () => Promise.resolve(openApiDocument(routes)),
 });
 
 /** With less than this, the next backup or a busy morning may not fit. */
 const leastRoomBytes = 50_000_000;
 
-const health = route({
-  method: 'get',
-  path: '/api/health',
-  summary: 'Whether the server and its database answer, and whether they can write.',
+const health = route('health', {
   allow: 'anyone',
-  answer: z.object({ ok: z.literal(true) }),
   async handle({ services: { database } }) {
     database.lookUp.get('SELECT 1');
     const trouble = database.trouble();

@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import { In, IsNull, Not } from 'typeorm';
 import { mondayOf } from '@slate-path/core/calendar/localTime';
 import { localMoment } from '@slate-path/core/calendar/zone';
@@ -8,10 +7,9 @@ import { searchTerms } from '@slate-path/core/notes/searchTerms';
 import { withMerged } from '@slate-path/core/notes/topics';
 import { noteVersions } from '@slate-path/core/notes/versions';
 import { displayName } from '@slate-path/core/people/names';
-import { Id, LocalDate, recordSchema } from '@slate-path/core/records/schema';
 import { findNoteRows } from '../database/noteIndex';
 import { ChangeEntity } from '../database/entities';
-import { fileAnswer, nameFile } from '../files/nameFile';
+import { nameFile } from '../files/nameFile';
 import { ownerOf, route } from '../http/route';
 import type { Services } from '../services';
 import { load } from '../views/load';
@@ -25,17 +23,6 @@ const recentDays = 42;
 const changesOfNotes = [...Object.keys(noteChanges), 'undo', 'erasure'];
 const perPage = 50;
 const dayMs = 86_400_000;
-
-const Links = {
-  note: z.array(recordSchema('note')),
-  noteStudent: z.array(recordSchema('noteStudent')),
-  noteTopic: z.array(recordSchema('noteTopic')),
-  followUp: z.array(recordSchema('followUp')),
-};
-const Spans = z.array(z.object({ from: z.int(), to: z.int() }));
-/** Once or several times in an address. */
-const several = (item: z.ZodType<string>) =>
-  z.union([item.transform((one) => [one]), z.array(item).max(40)]).default([]);
 
 async function topicIdsOf({ database }: Services, teacherId: string, topicId: string): Promise<string[]> {
   const topics = await load(database.read, 'topic', { teacherId });
@@ -56,24 +43,9 @@ async function stepEntries({ database: { read } }: Services, teacherId: string):
 }
 
 export const noteRoutes = [
-  route({
-    method: 'get',
-    path: '/api/notes',
-    summary:
-      'Notes, the latest first: by words (forms, "phrases", the last one as far as it is typed), class, lesson, student, topic and days.',
+  route('findNotes', {
     allow: 'teacher',
     cached: 'per-teacher',
-    query: z.object({
-      words: z.string().max(200).default(''),
-      sectionId: Id.optional(),
-      lessonId: Id.optional(),
-      studentId: Id.optional(),
-      topicId: Id.optional(),
-      from: LocalDate.optional(),
-      to: LocalDate.optional(),
-      skip: z.coerce.number().int().min(0).max(100_000).default(0),
-    }),
-    answer: z.object({ ...Links, found: z.array(z.string()), more: z.boolean() }),
     async handle({ query: { words, topicId, from, to, skip, ...by }, teacherId, services }) {
       const { database } = services;
       const days = await momentsOf(database, teacherId, { from, to });
@@ -85,14 +57,9 @@ export const noteRoutes = [
       return { ...withLinks(database, notes), found, more: all.length > perPage };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/notes/recent',
-    summary:
-      'The notes of the last six weeks and what is still to be looked at again: what every device keeps.',
+  route('recentNotes', {
     allow: 'teacher',
     cached: { kinds: changesOfNotes },
-    answer: z.object(Links),
     async handle({ teacherId, services }) {
       const { database } = services;
       const from = new Date(services.clock() - recentDays * dayMs).toISOString();
@@ -106,25 +73,9 @@ export const noteRoutes = [
       return { ...withLinks(database, [...recent, ...promised]), followUp };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/notes/{noteId}',
-    summary: 'One note with all texts that were ever written for it, overruled ones too.',
+  route('note', {
     allow: ownerOf('note', 'noteId'),
     cached: 'per-teacher',
-    params: z.object({ noteId: Id }),
-    answer: z.object({
-      ...Links,
-      versions: z.array(
-        z.object({
-          changeId: z.string(),
-          text: z.string(),
-          madeAt: z.iso.datetime(),
-          device: z.string(),
-          overruled: z.boolean(),
-        }),
-      ),
-    }),
     async handle({ params: { noteId }, teacherId, services: { database } }) {
       const lines = await database.read
         .getRepository(ChangeEntity)
@@ -133,16 +84,9 @@ export const noteRoutes = [
       return { ...links, versions: noteVersions(lines) };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/topics/counts',
-    summary: 'How many notes touch each topic, of how many students, and how many of them since a day.',
+  route('topicCounts', {
     allow: 'teacher',
     cached: 'per-teacher',
-    query: z.object({ since: LocalDate }),
-    answer: z.object({
-      counts: z.array(z.object({ topicId: z.string(), notes: z.int(), recent: z.int(), students: z.int() })),
-    }),
     async handle({ query: { since }, teacherId, services: { database } }) {
       const counts = database.lookUp.all<{
         topicId: string;
@@ -157,17 +101,8 @@ export const noteRoutes = [
       return { counts };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/topics/speaking',
-    summary: 'Notes that speak of some words and were never asked about for the topic, with the places.',
+  route('notesSpeaking', {
     allow: 'teacher',
-    query: z.object({ name: several(z.string().min(1).max(60)), topicId: Id.optional() }),
-    answer: z.object({
-      ...Links,
-      found: z.array(z.object({ noteId: z.string(), spans: Spans })),
-      more: z.boolean(),
-    }),
     async handle({ query: { name: names, topicId }, teacherId, services }) {
       const { database } = services;
       const asked = topicId === undefined ? [] : await topicIdsOf(services, teacherId, topicId);
@@ -175,16 +110,9 @@ export const noteRoutes = [
       return { ...withLinks(database, notes), found, more };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/topics/suggested',
-    summary:
-      'Words that came up often in the eight weeks before this one and are no topic yet: the same all week.',
+  route('suggestedTopics', {
     allow: 'teacher',
     cached: 'per-teacher',
-    answer: z.object({
-      words: z.array(z.object({ word: z.string(), notes: z.int(), students: z.int() })),
-    }),
     async handle({ teacherId, services }) {
       const { database, jobs } = services;
       const [school] = await load(database.read, 'school', { teacherId });
@@ -194,13 +122,8 @@ export const noteRoutes = [
       return { words: await jobs.run('suggestTopics', { file: database.file, teacherId, from, until }) };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/follow-ups/calendar',
-    summary: 'What is to be looked at again, as iCalendar (RFC 5545). The text of own notes stays out.',
+  route('followUpCalendar', {
     allow: 'teacher',
-    answer: z.string(),
-    answersWith: 'text/calendar',
     async handle({ teacherId, services, response }) {
       const { read } = services.database;
       const open = await load(read, 'followUp', { teacherId, outcome: 'open', removed: false });
@@ -217,15 +140,8 @@ export const noteRoutes = [
       return followUpCalendar([...entries, ...steps], new Date(services.clock()).toISOString());
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/students/{studentId}/notes-file',
-    summary:
-      'A student’s notes for another reader, as CSV (RFC 4180), XLSX or a page to print: without the teacher’s own, other students by initials.',
+  route('notesFile', {
     allow: ownerOf('student', 'studentId'),
-    params: z.object({ studentId: Id }),
-    query: z.object({ format: z.enum(['csv', 'xlsx', 'html']).default('html') }),
-    ...fileAnswer,
     async handle({ params: { studentId }, query: { format }, teacherId, services, response }) {
       const { file } = services.database;
       const bytes = await services.jobs.run('notesFile', { file, teacherId, studentId, format });

@@ -1,3 +1,4 @@
+import type { FileFormat } from '@slate-path/core/api/endpoint';
 import { writeCsv } from '@slate-path/core/formats/csv';
 import type { NameOrder } from '@slate-path/core/people/names';
 import type { Standing } from '@slate-path/core/records/schema';
@@ -6,11 +7,8 @@ import { escaped, printedPage } from '../files/printed';
 import { workbook } from '../files/workbook';
 import { readRolls, type RollRange, type RollReading } from './readRoll';
 
-export const rollFormats = ['csv', 'xlsx', 'html'] as const;
-export type RollFormat = (typeof rollFormats)[number];
-
 export interface RollFileRequest extends RollRange {
-  format: RollFormat;
+  format: FileFormat;
   order: NameOrder;
 }
 

@@ -1,7 +1,6 @@
-import { z } from 'zod';
 import { Between, In, IsNull, type DataSource } from 'typeorm';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
-import { Id, LocalDate, recordSchema, type Lesson, type Seating } from '@slate-path/core/records/schema';
+import { type Lesson, type Seating } from '@slate-path/core/records/schema';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { lastDay, seatingOn } from '@slate-path/core/room/seatings';
 import { ChangeEntity, ErasureEntity } from '../database/entities';
@@ -9,33 +8,6 @@ import { ownerOf, route } from '../http/route';
 import type { Services } from '../services';
 import { withLinks } from '../notes/readNotes';
 import { load, loadOfLessonsBetween, notesAbout } from './load';
-
-const Month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'A month looks like 2026-11');
-
-const NoteLists = {
-  note: z.array(recordSchema('note')),
-  noteStudent: z.array(recordSchema('noteStudent')),
-  noteTopic: z.array(recordSchema('noteTopic')),
-  followUp: z.array(recordSchema('followUp')),
-};
-
-const LessonsWithMarks = z.object({
-  lesson: z.array(recordSchema('lesson')),
-  mark: z.array(recordSchema('mark')),
-  checkIn: z.array(recordSchema('checkIn')),
-  otherCheckIn: z.array(recordSchema('otherCheckIn')),
-  sweep: z.array(recordSchema('sweep')),
-});
-
-/** A day has all that was seen in it as well. */
-const DayAnswer = LessonsWithMarks.extend({
-  tallying: z.array(recordSchema('tallying')),
-  tally: z.array(recordSchema('tally')),
-  circle: z.array(recordSchema('circle')),
-  circleMember: z.array(recordSchema('circleMember')),
-  turn: z.array(recordSchema('turn')),
-  ...NoteLists,
-});
 
 /** Some lessons with all that was marked, said and swept in them, a query for each. */
 async function withMarks({ database }: Services, lessons: Lesson[]) {
@@ -65,58 +37,10 @@ function lastSeatings(seatings: readonly Seating[]): Seating[] {
   return [...last, ...seatings.filter(({ removed }) => removed)];
 }
 
-const Line = z.object({
-  id: z.string(),
-  kind: z.string(),
-  device: z.string(),
-  madeAt: z.iso.datetime(),
-  receivedAt: z.iso.datetime(),
-  edits: z.array(
-    z.object({
-      table: z.string(),
-      id: z.string(),
-      before: z.record(z.string(), z.unknown()).nullable(),
-      after: z.record(z.string(), z.unknown()),
-      overruled: z.array(z.string()),
-    }),
-  ),
-});
-
 export const viewRoutes = [
-  route({
-    method: 'get',
-    path: '/api/setup',
-    summary: 'What a teacher sets up once a term: school, calendar, classes, people, standings.',
+  route('setup', {
     allow: 'teacher',
     cached: 'per-teacher',
-    answer: z.object({
-      school: z.array(recordSchema('school')),
-      term: z.array(recordSchema('term')),
-      dayOff: z.array(recordSchema('dayOff')),
-      section: z.array(recordSchema('section')),
-      meeting: z.array(recordSchema('meeting')),
-      standing: z.array(recordSchema('standing')),
-      student: z.array(recordSchema('student')),
-      guardian: z.array(recordSchema('guardian')),
-      enrolment: z.array(recordSchema('enrolment')),
-      lesson: z.array(recordSchema('lesson')),
-      participantAnswer: z.array(recordSchema('participantAnswer')),
-      checkInSetting: z.array(recordSchema('checkInSetting')),
-      task: z.array(recordSchema('task')),
-      lookFor: z.array(recordSchema('lookFor')),
-      focus: z.array(recordSchema('focus')),
-      studentGroup: z.array(recordSchema('studentGroup')),
-      roomPlan: z.array(recordSchema('roomPlan')),
-      // Of each class only the last: how it sits now.
-      seating: z.array(recordSchema('seating')),
-      levelNames: z.array(recordSchema('levelNames')),
-      topic: z.array(recordSchema('topic')),
-      passedWord: z.array(recordSchema('passedWord')),
-      // Only those left open: whoever opens the next lesson is asked.
-      circle: z.array(recordSchema('circle')),
-      /** When a student was last erased: a device that does not know of it begins anew. */
-      erasedAt: z.string().nullable(),
-    }),
     async handle({ services, teacherId }) {
       const of = { teacherId };
       const from = services.database.read;
@@ -147,14 +71,9 @@ export const viewRoutes = [
       };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/days/{date}',
-    summary: 'All lessons of one day somebody wrote about, with all that was marked, said and seen.',
+  route('day', {
     allow: 'teacher',
     cached: 'per-teacher',
-    params: z.object({ date: LocalDate }),
-    answer: DayAnswer,
     async handle({ params, teacherId, services }) {
       const { read } = services.database;
       const marked = await withMarks(services, await load(read, 'lesson', { teacherId, date: params.date }));
@@ -171,19 +90,9 @@ export const viewRoutes = [
       };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/lessons',
-    summary: 'All lessons of a range of days (at most 400) somebody wrote about, with their marks.',
+  route('lessons', {
     allow: 'teacher',
     cached: 'per-teacher',
-    query: z
-      .object({ from: LocalDate, to: LocalDate })
-      .refine(({ from, to }) => from <= to && Date.parse(to) - Date.parse(from) <= 400 * 86_400_000, {
-        message: 'A range is in order and at most 400 days',
-        path: ['to'],
-      }),
-    answer: LessonsWithMarks,
     async handle({ query: { from, to }, teacherId, services }) {
       const { read } = services.database;
       const lesson = await load(read, 'lesson', { teacherId, date: Between(from, to) });
@@ -198,41 +107,18 @@ export const viewRoutes = [
       };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/sections/{sectionId}/months/{month}',
-    summary: 'A class’s lessons of one month with their marks.',
+  route('month', {
     allow: ownerOf('section', 'sectionId'),
     cached: 'per-teacher',
-    params: z.object({ sectionId: Id, month: Month }),
-    answer: LessonsWithMarks,
     async handle({ params, services }) {
       const { from, to } = monthSpan(params.month);
       const where = { sectionId: params.sectionId, date: Between(from, to) };
       return withMarks(services, await load(services.database.read, 'lesson', where));
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/students/{studentId}/path',
-    summary: 'One student’s marks in all classes, and what was written about them.',
+  route('studentPath', {
     allow: ownerOf('student', 'studentId'),
     cached: 'per-teacher',
-    params: z.object({ studentId: Id }),
-    answer: z.object({
-      mark: z.array(recordSchema('mark')),
-      message: z.array(recordSchema('message')),
-      checkIn: z.array(recordSchema('checkIn')),
-      otherCheckIn: z.array(recordSchema('otherCheckIn')),
-      sweep: z.array(recordSchema('sweep')),
-      tally: z.array(recordSchema('tally')),
-      tallying: z.array(recordSchema('tallying')),
-      step: z.array(recordSchema('step')),
-      nod: z.array(recordSchema('nod')),
-      pathSummary: z.array(recordSchema('pathSummary')),
-      work: z.array(recordSchema('work')),
-      ...NoteLists,
-    }),
     async handle({ params, teacherId, services }) {
       const of = { studentId: params.studentId };
       const from = services.database.read;
@@ -253,14 +139,9 @@ export const viewRoutes = [
       };
     },
   }),
-  route({
-    method: 'get',
-    path: '/api/lessons/{lessonId}/history',
-    summary: 'Who changed what in a lesson, and when; what was overruled by a later word is said.',
+  route('lessonHistory', {
     allow: ownerOf('lesson', 'lessonId'),
     cached: 'per-teacher',
-    params: z.object({ lessonId: Id }),
-    answer: z.object({ lines: z.array(Line) }),
     async handle({ params, teacherId, services }) {
       const lines = await services.database.read
         .getRepository(ChangeEntity)

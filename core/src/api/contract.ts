@@ -1,0 +1,42 @@
+import type { z } from 'zod';
+import { accountEndpoints } from './accounts';
+import { attendanceEndpoints } from './attendance';
+import type { Endpoint } from './endpoint';
+import { keepingEndpoints } from './keeping';
+import { noteEndpoints } from './notes';
+import { observationEndpoints } from './observation';
+import type { OperationName } from './operations';
+import { peopleEndpoints } from './people';
+import { recordEndpoints } from './records';
+import { watchEndpoints } from './watch';
+
+/** What every operation takes and answers, once for the server, the app and the documentation. */
+export const contract = {
+  ...accountEndpoints,
+  ...recordEndpoints,
+  ...attendanceEndpoints,
+  ...observationEndpoints,
+  ...noteEndpoints,
+  ...watchEndpoints,
+  ...peopleEndpoints,
+  ...keepingEndpoints,
+} satisfies Record<OperationName, Endpoint>;
+
+export type Contract = typeof contract;
+
+type Part = 'params' | 'query' | 'body';
+/** The schema of a part of what an operation takes; never where it takes none. */
+type SchemaOf<N extends OperationName, P extends Part> =
+  Contract[N] extends Record<P, infer S extends z.ZodType> ? S : never;
+
+/** A part of what an operation takes, as its handler gets it. */
+export type Taken<N extends OperationName, P extends Part> = [SchemaOf<N, P>] extends [never]
+  ? undefined
+  : z.output<SchemaOf<N, P>>;
+
+/** A part of what an operation takes, as a caller gives it. */
+export type Given<N extends OperationName, P extends Part> = [SchemaOf<N, P>] extends [never]
+  ? unknown
+  : z.input<SchemaOf<N, P>>;
+
+export type AnswerOf<N extends OperationName> = z.input<Contract[N]['answer']>;

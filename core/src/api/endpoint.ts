@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import { LocalDate, recordSchema } from '../records/schema';
+
+/** What an operation takes and answers. The server, the app's client and the OpenAPI document are typed or made from it. */
+export interface Endpoint {
+  summary: string;
+  params?: z.ZodObject;
+  query?: z.ZodObject;
+  body?: z.ZodType;
+  /** The body is a file, taken as bytes up to this size. */
+  fileUpTo?: number;
+  answer: z.ZodType;
+  /** Media types of an answer that is not JSON; the first one unless the handler says another. */
+  answersWith?: readonly string[];
+}
+
+/** Done, and nothing to tell. */
+export const Done = z.object({ done: z.literal(true) });
+
+/** From and to, both days included. */
+export const Range = z.object({ from: LocalDate, to: LocalDate });
+
+/** Records of a table, removed ones too. */
+export const rows = <T extends Parameters<typeof recordSchema>[0]>(table: T) => z.array(recordSchema(table));
+
+export const Bytes = z.custom<Uint8Array>((bytes) => bytes instanceof Uint8Array);
+
+/** What the files that are given out say they are. */
+export const fileTypes = {
+  csv: 'text/csv; charset=utf-8',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  html: 'text/html; charset=utf-8',
+} as const;
+export const fileFormats = ['csv', 'xlsx', 'html'] as const;
+export type FileFormat = (typeof fileFormats)[number];
+
+/** The answer of an operation that gives out a file in one of some formats. */
+export function fileAnswer(formats: readonly FileFormat[]) {
+  return { answer: Bytes, answersWith: formats.map((format) => fileTypes[format]) };
+}

@@ -1,0 +1,59 @@
+import { z } from 'zod';
+import { Id } from '../records/schema';
+import { countGroupings } from '../tallies/countsTable';
+import { fileAnswer, fileFormats, Range, rows, type Endpoint } from './endpoint';
+
+const OfSection = z.object({ sectionId: Id });
+const ofLesson = { lessonId: z.string(), studentId: z.string() };
+
+export const observationEndpoints = {
+  counts: {
+    summary:
+      'What was seen in a class over a range of days: counts by lesson, student and look-for, and for how many minutes each student was observed.',
+    params: OfSection,
+    query: Range,
+    answer: z.object({
+      lessons: z.array(z.object({ id: z.string(), date: z.string(), startsAt: z.string() })),
+      counts: z.array(
+        z.object({
+          ...ofLesson,
+          studentId: z.string().nullable(),
+          lookForId: z.string(),
+          amount: z.number(),
+        }),
+      ),
+      exposures: z.array(z.object({ ...ofLesson, minutes: z.number() })),
+      spoke: z.array(z.object(ofLesson)),
+      countComment: rows('countComment'),
+    }),
+  },
+  countsFile: {
+    summary:
+      'The same as a file: CSV (RFC 4180) by student, lesson or week, or XLSX with a sheet of each; sums, and rates per observed hour.',
+    params: OfSection,
+    query: Range.extend({
+      format: z.enum(['csv', 'xlsx']).default('csv'),
+      by: z.enum(countGroupings).default('student'),
+      order: z.enum(['given', 'family']).default('given'),
+    }),
+    ...fileAnswer(['csv', 'xlsx']),
+  },
+  circles: {
+    summary: 'All circles of a class with who was in them and what each said.',
+    params: OfSection,
+    answer: z.object({ circle: rows('circle'), circleMember: rows('circleMember'), tally: rows('tally') }),
+  },
+  circleFile: {
+    summary:
+      'One circle as CSV (RFC 4180), XLSX or a page to print: a student a row, moves, goals, feedback.',
+    params: z.object({ circleId: Id }),
+    query: z.object({ format: z.enum(fileFormats).default('csv') }),
+    ...fileAnswer(fileFormats),
+  },
+  sweeps: {
+    summary: 'The engagement levels of a class over a range of days.',
+    params: OfSection,
+    query: Range,
+    answer: z.object({ sweep: rows('sweep') }),
+  },
+} satisfies Record<string, Endpoint>;

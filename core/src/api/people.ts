@@ -1,0 +1,115 @@
+import { z } from 'zod';
+import { largestFileBytes } from '../formats/table';
+import { Id } from '../records/schema';
+import { tableNames } from '../records/tables';
+import { columnRoles } from '../roster/columnRoles';
+import { changedFields, fates } from '../roster/mergeRoster';
+import { Bytes, rows, type Endpoint } from './endpoint';
+import { noteRows } from './notes';
+
+const Role = z.enum(columnRoles);
+/** In an address, between commas. */
+const Roles = z
+  .string()
+  .transform((text) => text.split(','))
+  .pipe(z.array(Role).max(200));
+
+const RosterRow = z.object({
+  line: z.int(),
+  fate: z.enum(fates),
+  studentId: z.string().nullable(),
+  candidates: z.array(z.string()),
+  givenName: z.string(),
+  familyName: z.string(),
+  called: z.string(),
+  email: z.string(),
+  grade: z.string(),
+  cohort: z.string(),
+  schoolId: z.string(),
+  guardians: z.array(z.object({ name: z.string(), email: z.string() })),
+  doubts: z.array(z.object({ column: z.int().nullable(), reason: z.string(), mild: z.boolean() })),
+  changes: z.array(z.object({ field: z.enum(changedFields), before: z.string(), after: z.string() })),
+});
+
+const DayOffFound = z.object({ name: z.string(), startsOn: z.iso.date(), endsOn: z.iso.date() });
+
+const OfStudent = z.object({ studentId: Id });
+const Counted = z.array(z.object({ table: z.enum(tableNames), count: z.int() }));
+const Erasure = z.object({
+  name: z.string(),
+  gone: Counted,
+  cleaned: Counted,
+  lines: z.int(),
+  shared: z.array(z.string()),
+  letters: z.int(),
+  /** The records are gone, but bytes of them are left in the file until it can be packed. */
+  unfinished: z.boolean(),
+  /** How many backups on the server were made before, and when the last of them; they keep everything. */
+  backups: z.int(),
+  lastBackup: z.iso.datetime().nullable(),
+});
+
+export const peopleEndpoints = {
+  studentPath: {
+    summary: 'One student’s marks in all classes, and what was written about them.',
+    params: OfStudent,
+    answer: z.object({
+      mark: rows('mark'),
+      message: rows('message'),
+      checkIn: rows('checkIn'),
+      otherCheckIn: rows('otherCheckIn'),
+      sweep: rows('sweep'),
+      tally: rows('tally'),
+      tallying: rows('tallying'),
+      step: rows('step'),
+      nod: rows('nod'),
+      pathSummary: rows('pathSummary'),
+      work: rows('work'),
+      ...noteRows,
+    }),
+  },
+  readRoster: {
+    summary: 'How a roster file would be understood for a class: every row’s fate. Nothing is saved.',
+    params: z.object({ sectionId: Id }),
+    query: z.object({ roles: Roles.optional() }),
+    fileUpTo: largestFileBytes,
+    answer: z.object({
+      columns: z.object({ roles: z.array(Role), header: z.int(), titles: z.array(z.string()) }),
+      rows: z.array(RosterRow),
+    }),
+  },
+  readDaysOff: {
+    summary: 'Which days off an iCalendar file holds. Nothing is saved.',
+    fileUpTo: 1_000_000,
+    answer: z.object({
+      days: z.array(DayOffFound),
+      leftOut: z.array(z.object({ name: z.string(), reason: z.string() })),
+    }),
+  },
+  previewErasure: {
+    summary: 'What erasing a student would take away; nothing is changed.',
+    params: OfStudent,
+    answer: Erasure,
+  },
+  erase: {
+    summary:
+      'Erases all of a student for good: records, log, search index and copies of letters. It cannot be taken back.',
+    params: OfStudent,
+    /** The name, typed out, so that nobody is erased by a slip. */
+    body: z.strictObject({ name: z.string() }),
+    answer: Erasure,
+  },
+  outbox: {
+    summary: 'What was written to students and guardians, and what the mail server has taken.',
+    answer: z.object({
+      message: rows('message'),
+      deliveries: z.array(z.object({ messageId: z.string(), deliveredAt: z.iso.datetime() })),
+    }),
+  },
+  messageFile: {
+    summary: 'One message as the mail server has it (RFC 5322).',
+    params: z.object({ messageId: Id }),
+    answer: Bytes,
+    answersWith: ['message/rfc822'],
+  },
+} satisfies Record<string, Endpoint>;
