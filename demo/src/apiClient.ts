@@ -1,3 +1,7 @@
+import type { Address } from '@slate-path/core/api/address';
+import type { AnswerOf } from '@slate-path/core/api/contract';
+import type { OperationName } from '@slate-path/core/api/operations';
+
 /** A signed-in caller of a running server: what the demo, the tests and the drills write through. */
 export class ApiClient {
   private constructor(
@@ -22,28 +26,35 @@ export class ApiClient {
     return fetch(this.address + path, { ...init, headers });
   }
 
-  async get<A>(path: string): Promise<A> {
-    return this.answer<A>(path, await this.fetch(path));
+  /** What an operation answers; of a path that is written out, what the caller says that it does. */
+  async get<N extends OperationName>(address: Address<N>): Promise<AnswerOf<N>>;
+  async get<A>(path: string): Promise<A>;
+  async get(path: string): Promise<unknown> {
+    return this.answer(path, await this.fetch(path));
   }
 
-  async postJson<A>(path: string, body: unknown): Promise<A> {
+  async postJson<N extends OperationName>(address: Address<N>, body: unknown): Promise<AnswerOf<N>>;
+  async postJson<A>(path: string, body: unknown): Promise<A>;
+  async postJson(path: string, body: unknown): Promise<unknown> {
     const headers = { 'Content-Type': 'application/json' };
-    return this.answer<A>(
-      path,
-      await this.fetch(path, { method: 'POST', headers, body: JSON.stringify(body) }),
-    );
+    return this.answer(path, await this.fetch(path, { method: 'POST', headers, body: JSON.stringify(body) }));
   }
 
-  async postFile<A>(path: string, file: string | Uint8Array): Promise<A> {
+  async postFile<N extends OperationName>(
+    address: Address<N>,
+    file: string | Uint8Array,
+  ): Promise<AnswerOf<N>>;
+  async postFile<A>(path: string, file: string | Uint8Array): Promise<A>;
+  async postFile(path: string, file: string | Uint8Array): Promise<unknown> {
     const headers = { 'Content-Type': 'application/octet-stream' };
-    return this.answer<A>(
+    return this.answer(
       path,
       await this.fetch(path, { method: 'POST', headers, body: file as RequestInit['body'] }),
     );
   }
 
-  private async answer<A>(path: string, response: Response): Promise<A> {
+  private async answer(path: string, response: Response): Promise<unknown> {
     if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`);
-    return (await response.json()) as A;
+    return response.json();
   }
 }

@@ -1,18 +1,10 @@
+import { addressOf } from '@slate-path/core/api/address';
+import type { AnswerOf } from '@slate-path/core/api/contract';
 import { lessonId } from '@slate-path/core/calendar/lessons';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { instantOf, localMoment } from '@slate-path/core/calendar/zone';
 import type { ChangeOf, KindName } from '@slate-path/core/changes/schema';
-import type {
-  DayOff,
-  Enrolment,
-  Focus,
-  LookFor,
-  Meeting,
-  Standing,
-  Student,
-  Term,
-} from '@slate-path/core/records/schema';
-import type { RecordLists } from '@slate-path/core/records/records';
+import type { Standing } from '@slate-path/core/records/schema';
 import type { MarkFields } from '@slate-path/core/roll/changes';
 import { standingFor } from '@slate-path/core/roll/standings';
 import type { ApiClient } from './apiClient';
@@ -27,21 +19,12 @@ import { makeSweeps, sweptClass } from './sweeps';
 import { makeTallies, talliedClasses, type ClassTerm, type TalliedLesson } from './tallies';
 import { checkInClass, checkInSetting, makeCheckIns } from './weather';
 import { makeTerm, type DemoLesson, type DemoTerm } from './term';
-import { TermBook } from './termBook';
+import { Book } from './termBook';
 
 type Payload<K extends KindName> = ChangeOf<K>['payload'];
 
 /** What a new place knows before the first day of the term. */
-interface Setup extends RecordLists {
-  term: Term[];
-  dayOff: DayOff[];
-  meeting: Meeting[];
-  student: Student[];
-  enrolment: Enrolment[];
-  standing: Standing[];
-  focus: Focus[];
-  lookFor: LookFor[];
-}
+type Setup = AnswerOf<'setup'>;
 
 /**
  * Fills a new teacher's place with the demo term: the set-up through files and views, like a teacher would;
@@ -50,10 +33,10 @@ interface Setup extends RecordLists {
 export async function fillDemo(client: ApiClient, now: number, seed?: string): Promise<DemoTerm> {
   const term = makeTerm(now, seed);
   const places = await setUp(client, term);
-  const setup = await client.get<Setup>('/api/setup');
+  const setup = await client.get(addressOf('setup'));
   const book = new TermBook();
   writeTerm(book, term, places, setup, now);
-  await client.postFile('/api/archive', book.archive(setup, school.zone, now));
+  await client.postFile(addressOf('bringArchive'), book.archive(setup, school.zone, now));
   await bringWork(client, term, setup, places.sections.get(workClass) ?? '', now);
   return term;
 }
@@ -178,7 +161,7 @@ async function bringWork(
     startsOn: term.startsOn,
     today: localMoment(now, school.zone).date,
   });
-  await client.postFile('/api/archive', archive);
+  await client.postFile(addressOf('bringArchive'), archive);
 }
 
 /** A teacher's notes; what was promised more than a few days ago is settled. */

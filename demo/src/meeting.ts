@@ -1,20 +1,10 @@
+import { addressOf } from '@slate-path/core/api/address';
 import { Command, Option } from 'commander';
 import { lessonsBetween } from '@slate-path/core/calendar/lessons';
-import type { RecordOf } from '@slate-path/core/records/schema';
 import { isEnrolledOn } from '@slate-path/core/roll/totals';
 import { ApiClient } from './apiClient';
 import { listStyles, participantList, type ListStyle } from './meetingTool';
 import { teacherName } from './scenario';
-
-interface Setup {
-  section: RecordOf<'section'>[];
-  student: RecordOf<'student'>[];
-  enrolment: RecordOf<'enrolment'>[];
-  term: RecordOf<'term'>[];
-  dayOff: RecordOf<'dayOff'>[];
-  meeting: RecordOf<'meeting'>[];
-  lesson: RecordOf<'lesson'>[];
-}
 
 interface Options {
   address: string;
@@ -26,8 +16,8 @@ interface Options {
 
 /** `npm run meeting`: the list that a meeting tool would have left of one of the demo's lessons, on standard output. */
 async function meeting({ address, class: name, date, style, seed }: Options): Promise<void> {
-  const client = await ApiClient.signIn(address, '/api/demo-sign-in', {});
-  const setup = await client.get<Setup>('/api/setup');
+  const client = await ApiClient.signIn(address, addressOf('demoSignIn'), {});
+  const setup = await client.get(addressOf('setup'));
   const section = setup.section.find((found) => found.name === name);
   if (!section) throw new Error(`There is no class ${name} in the demo at ${address}.`);
   const calendar = {

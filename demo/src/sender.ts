@@ -1,5 +1,6 @@
 import { monotonicFactory } from 'ulid';
-import type { ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
+import { addressOf } from '@slate-path/core/api/address';
+import type { ChangeOf, KindName } from '@slate-path/core/changes/schema';
 import type { ApiClient } from './apiClient';
 
 /** Collects changes and sends them through the one door, in batches. */
@@ -20,7 +21,7 @@ export class Sender {
 
   async send(): Promise<void> {
     if (this.waiting.length === 0) return;
-    const { answers } = await this.client.postJson<{ answers: ChangeAnswer[] }>('/api/changes', {
+    const { answers } = await this.client.postJson(addressOf('sendChanges'), {
       changes: this.waiting,
     });
     const refused = answers.find(({ outcome }) => outcome === 'refused');

@@ -1,6 +1,5 @@
-import type { CalendarReading } from '@slate-path/core/calendar/icalendar';
-import type { Guardian } from '@slate-path/core/records/schema';
-import { acceptedPeople, defaultDecision, type MergedRow } from '@slate-path/core/roster/mergeRoster';
+import { addressOf } from '@slate-path/core/api/address';
+import { acceptedPeople, defaultDecision } from '@slate-path/core/roster/mergeRoster';
 import type { ApiClient } from './apiClient';
 import { daysOffCalendar, rosterCsv } from './files';
 import { classes, periodTimes } from './scenario';
@@ -25,10 +24,7 @@ export async function setUp(client: ApiClient, term: DemoTerm): Promise<DemoPlac
     { id: sender.id(begun), name: 'Autumn term', startsOn: term.startsOn, endsOn: term.endsOn },
     begun,
   );
-  const calendar = await client.postFile<CalendarReading>(
-    '/api/days-off-reading',
-    daysOffCalendar(term.startsOn),
-  );
+  const calendar = await client.postFile(addressOf('readDaysOff'), daysOffCalendar(term.startsOn));
   await sender.add(
     'dayOff.add',
     { days: calendar.days.map((day) => ({ id: sender.id(begun), ...day })) },
@@ -69,12 +65,12 @@ async function bringRoster(
   at: number,
 ): Promise<void> {
   const students = term.students.filter((student) => student.classes.includes(name));
-  const path = `/api/sections/${sectionId}/roster-reading`;
-  const { rows } = await client.postFile<{ rows: MergedRow[] }>(path, rosterCsv(students));
+  const path = addressOf('readRoster', { sectionId });
+  const { rows } = await client.postFile(path, rosterCsv(students));
   const accepted = rows.filter((row) => defaultDecision(row) === 'accept');
   if (accepted.length !== students.length)
     throw new Error(`${name}: ${accepted.length} of ${students.length} rows are good`);
-  const { guardian } = await client.get<{ guardian: Guardian[] }>('/api/setup');
+  const { guardian } = await client.get(addressOf('setup'));
   const people = acceptedPeople(accepted, { guardians: guardian }, null, () => sender.id(at));
   await sender.add('roster.accept', { sectionId, people, gone: [] }, at);
   await sender.send();

@@ -1,5 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
+import { addressOf } from '@slate-path/core/api/address';
 import { createTeacher } from '@slate-path/server/accounts/accounts';
 import { openDatabase } from '@slate-path/server/database/open';
 import { reachFrom } from '@slate-path/server/settings';
@@ -78,7 +79,7 @@ export async function startDemo(options: DemoOptions): Promise<Running> {
 }
 
 async function fill(address: string, now: number): Promise<string> {
-  const client = await ApiClient.signIn(address, '/api/demo-sign-in', {});
+  const client = await ApiClient.signIn(address, addressOf('demoSignIn'), {});
   return (await fillDemo(client, now)).endsOn;
 }
 

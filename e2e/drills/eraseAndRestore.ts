@@ -128,12 +128,15 @@ class Drill {
     child.stderr.on('data', (bytes: Buffer) => (said += bytes.toString()));
     const ended = new Promise<number | null>((resolve) => child.once('close', resolve));
     // Most of it is the start of the program itself, which took about as long for the backup.
-    await Promise.race([ended, new Promise((resolve) => setTimeout(resolve, usualMs * (0.6 + this.random() * 0.8)))]);
+    await Promise.race([
+      ended,
+      new Promise((resolve) => setTimeout(resolve, usualMs * (0.6 + this.random() * 0.8))),
+    ]);
     if (this.trouble === kill) child.kill('SIGKILL');
     else await this.trouble.strike(this.server);
     const code = await ended;
     if (code === 0) this.done['restore'] = (this.done['restore'] ?? 0) + 1;
-    else if (code !== null) this.hear(said);
+    else if (code !== null && !(this.server.isRunning && said.includes('server is running'))) this.hear(said);
     await this.mend();
     for (const name of fs.readdirSync(folder).filter((found) => /^copy-|\.before-/.test(found)))
       fs.rmSync(path.join(folder, name));

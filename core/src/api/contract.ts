@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { TableName } from '../records/schema';
 import { accountEndpoints } from './accounts';
 import { attendanceEndpoints } from './attendance';
 import type { Endpoint } from './endpoint';
@@ -39,4 +40,8 @@ export type Given<N extends OperationName, P extends Part> = [SchemaOf<N, P>] ex
   ? unknown
   : z.input<SchemaOf<N, P>>;
 
+/** What an operation answers, as it travels. */
 export type AnswerOf<N extends OperationName> = z.input<Contract[N]['answer']>;
+
+/** Everything of an answer that is not a record. */
+export type RestOf<N extends OperationName> = Omit<AnswerOf<N>, TableName>;

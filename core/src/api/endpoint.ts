@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LocalDate, recordSchema } from '../records/schema';
+import { LocalDate, recordSchema, type RecordOf, type TableName } from '../records/schema';
 
 /** What an operation takes and answers. The server, the app's client and the OpenAPI document are typed or made from it. */
 export interface Endpoint {
@@ -21,7 +21,9 @@ export const Done = z.object({ done: z.literal(true) });
 export const Range = z.object({ from: LocalDate, to: LocalDate });
 
 /** Records of a table, removed ones too. */
-export const rows = <T extends Parameters<typeof recordSchema>[0]>(table: T) => z.array(recordSchema(table));
+export function rows<T extends TableName>(table: T): z.ZodType<RecordOf<T>[], RecordOf<T>[]> {
+  return z.array(recordSchema(table)) as unknown as z.ZodType<RecordOf<T>[], RecordOf<T>[]>;
+}
 
 export const Bytes = z.custom<Uint8Array>((bytes) => bytes instanceof Uint8Array);
 

@@ -1,5 +1,7 @@
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { addressOf, type Address } from '@slate-path/core/api/address';
+import type { AnswerOf } from '@slate-path/core/api/contract';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
@@ -10,27 +12,15 @@ import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useAccount } from '../records/account';
-import { ApiProblem, postJson, request } from '../records/api';
+import { ApiProblem, ask, post } from '../records/api';
 import { useNow, zoneOf } from '../records/clock';
 import { useRecords } from '../records/useRecords';
 import { errorsOf, useTry } from './useTry';
 
-interface Session {
-  id: string;
-  device: string;
-  createdAt: string;
-  usedAt: string;
-  isThis: boolean;
-}
+type Sessions = AnswerOf<'sessions'>;
+type Session = Sessions['sessions'][number];
 
-interface Sessions {
-  hasRecoveryCode: boolean;
-  sessions: Session[];
-}
-
-async function askSessions(): Promise<Sessions> {
-  return (await (await request('/api/sessions')).json()) as Sessions;
-}
+const askSessions = () => ask(addressOf('sessions'));
 
 /** Changes the passphrase; whoever is signed in elsewhere has to know the new one. */
 function PassphraseCard({ onChanged }: { onChanged: () => void }) {
@@ -42,7 +32,7 @@ function PassphraseCard({ onChanged }: { onChanged: () => void }) {
   const change = () => {
     setDone(false);
     run(async () => {
-      await postJson('/api/passphrase', { current, passphrase: next });
+      await post(addressOf('changePassphrase'), { current, passphrase: next });
       setCurrent('');
       setNext('');
       setDone(true);
@@ -94,7 +84,7 @@ function RecoveryCard({ hasCode, onMade }: { hasCode: boolean; onMade: () => voi
   const errors = errorsOf(problem);
   const make = () => {
     run(async () => {
-      const made = await postJson<{ code: string }>('/api/recovery-code', { current });
+      const made = await post(addressOf('makeRecoveryCode'), { current });
       setCode(made.code);
       setCurrent('');
       setAsking(false);
@@ -173,9 +163,9 @@ function SessionRow({ session, onEnd }: { session: Session; onEnd: () => void })
 function DevicesCard({ sessions, onChanged }: { sessions: Session[]; onChanged: () => void }) {
   const [run, problem] = useTry();
   const others = sessions.filter(({ isThis }) => !isThis);
-  const end = (path: string) => {
+  const end = (address: Address<'endSession' | 'endOtherSessions'>) => {
     run(async () => {
-      await postJson(path, {});
+      await post(address);
       onChanged();
     });
   };
@@ -193,7 +183,7 @@ function DevicesCard({ sessions, onChanged }: { sessions: Session[]; onChanged: 
           key={session.id}
           session={session}
           onEnd={() => {
-            end(`/api/sessions/${encodeURIComponent(session.id)}/end`);
+            end(addressOf('endSession', { sessionId: session.id }));
           }}
         />
       ))}
@@ -207,7 +197,7 @@ function DevicesCard({ sessions, onChanged }: { sessions: Session[]; onChanged: 
           <Action
             label="Sign out all others"
             onPress={() => {
-              end('/api/sessions/end-others');
+              end(addressOf('endOtherSessions'));
             }}
           />
         </View>

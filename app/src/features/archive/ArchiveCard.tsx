@@ -1,3 +1,5 @@
+import type { AnswerOf, Given } from '@slate-path/core/api/contract';
+import { addressOf } from '@slate-path/core/api/address';
 import { many } from '@slate-path/core/words/many';
 import Download from 'lucide-react-native/icons/download';
 import FileUp from 'lucide-react-native/icons/file-up';
@@ -12,14 +14,9 @@ import { ApiProblem, postFile } from '../records/api';
 import { renewViews } from '../records/views';
 import { Bringing } from './Bringing';
 
-interface Reading {
-  counts: { file: string; rows: number }[];
-  errors: string[];
-  notes: string[];
-  erased: number;
-}
+type Reading = AnswerOf<'readArchive'>;
 
-type OfErased = 'leaveOut' | 'bringBack';
+type OfErased = Given<'bringArchive', 'query'>['erased'];
 
 type State =
   | { step: 'idle' }
@@ -104,7 +101,7 @@ export function ArchiveCard() {
   const read = async (file: File) => {
     setState({ step: 'reading' });
     try {
-      setState({ step: 'read', file, reading: await postFile<Reading>('/api/archive-reading', file) });
+      setState({ step: 'read', file, reading: await postFile(addressOf('readArchive'), file) });
     } catch (error) {
       setState({ step: 'failed', reason: reasonOf(error) });
     }
@@ -112,10 +109,7 @@ export function ArchiveCard() {
   const bring = async (file: File, erased?: OfErased) => {
     setState({ step: 'bringing' });
     try {
-      const { records } = await postFile<{ records: number }>(
-        erased ? `/api/archive?erased=${erased}` : '/api/archive',
-        file,
-      );
+      const { records } = await postFile(addressOf('bringArchive', { erased }), file);
       setState({ step: 'brought', records });
       renewViews();
     } catch (error) {
@@ -145,7 +139,7 @@ export function ArchiveCard() {
         }}
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-        <FileAction label="Save everything" icon={Download} address="/api/archive" />
+        <FileAction label="Save everything" icon={Download} address={addressOf('archive')} />
         <Action label="Bring an archive" icon={FileUp} onPress={() => picker.current?.click()} />
       </View>
       {state.step === 'reading' ? <Words tone="inkQuiet">Reading the file…</Words> : null}

@@ -1,13 +1,14 @@
 import DatabaseBackup from 'lucide-react-native/icons/database-backup';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { longDay } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { postJson } from '../records/api';
+import { post } from '../records/api';
 import { zoneOf } from '../records/clock';
 import { useRecords } from '../records/useRecords';
 import { reasonOf, useBackups, type Backup } from './backups';
@@ -30,7 +31,7 @@ export function BackupCard() {
   const make = async () => {
     setState('making');
     try {
-      setBackups((await postJson<{ backups: Backup[] }>('/api/backups', {})).backups);
+      setBackups((await post(addressOf('makeBackup'))).backups);
       setState('made');
     } catch (error) {
       setState({ failed: reasonOf(error, 'No backup was made.') });

@@ -1,10 +1,11 @@
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { ProgressBar } from 'react-native-paper';
+import { addressOf } from '@slate-path/core/api/address';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { request } from '../records/api';
+import { ask as askServer } from '../records/api';
 
 /** Milliseconds from one question for the share to the next. */
 const pause = 400;
@@ -16,8 +17,7 @@ export function Bringing() {
   useEffect(() => {
     let isShown = true;
     const ask = async () => {
-      const response = await request('/api/archive-progress');
-      const told = (await response.json()) as { share: number | null };
+      const told = await askServer(addressOf('archiveProgress'));
       if (isShown && told.share !== null) setShare(told.share);
     };
     const timer = setInterval(() => {

@@ -1,3 +1,5 @@
+import { addressOf } from '@slate-path/core/api/address';
+import type { AnswerOf } from '@slate-path/core/api/contract';
 import { many } from '@slate-path/core/words/many';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
@@ -5,16 +7,12 @@ import { Action } from '../../parts/Action';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { postJson, request } from '../records/api';
+import { ask, post } from '../records/api';
 import { useRecords } from '../records/useRecords';
 import { renewViews } from '../records/views';
 import { reasonOf, type Backup } from './backups';
 
-interface Meaning {
-  asThen: number;
-  backAgain: number;
-  gone: number;
-}
+type Meaning = AnswerOf<'previewReturn'>;
 
 interface GoBackSheetProps {
   backup: Backup;
@@ -43,11 +41,10 @@ function meaningWords({ asThen, backAgain, gone }: Meaning): string | null {
 export function GoBackSheet({ backup, when, onBack, onClose }: GoBackSheetProps) {
   const [state, setState] = useState<State>({ at: 'asking' });
   const unsent = useRecords(({ entries }) => entries.length);
-  const path = `/api/backups/${encodeURIComponent(backup.name)}`;
+  const { name } = backup;
   useEffect(() => {
     let isShown = true;
-    request(path)
-      .then((response) => response.json() as Promise<Meaning>)
+    ask(addressOf('previewReturn', { name }))
       .then((meaning) => {
         if (isShown) setState({ at: 'asked', meaning });
       })
@@ -57,11 +54,11 @@ export function GoBackSheet({ backup, when, onBack, onClose }: GoBackSheetProps)
     return () => {
       isShown = false;
     };
-  }, [path]);
+  }, [name]);
   const go = async () => {
     setState({ at: 'going' });
     try {
-      const { backups } = await postJson<{ backups: Backup[] }>(`${path}/return`, {});
+      const { backups } = await post(addressOf('returnToBackup', { name }));
       renewViews();
       onBack(backups);
     } catch (error) {

@@ -1,12 +1,10 @@
 import { useEffect, useState } from 'react';
-import { ApiProblem, request } from '../records/api';
+import { addressOf } from '@slate-path/core/api/address';
+import type { AnswerOf } from '@slate-path/core/api/contract';
+import { ApiProblem, ask } from '../records/api';
 
 /** A copy of the whole database on the server. */
-export interface Backup {
-  name: string;
-  madeAt: string;
-  bytes: number;
-}
+export type Backup = AnswerOf<'backups'>['backups'][number];
 
 /** Why the server did not do it. @param kept what became of it, where it could not be reached @throws what is no answer */
 export function reasonOf(error: unknown, kept: string): string {
@@ -19,12 +17,13 @@ export function useBackups() {
   const [backups, setBackups] = useState<Backup[] | null>(null);
   useEffect(() => {
     let isShown = true;
-    const ask = async () => {
-      const answer = (await (await request('/api/backups')).json()) as { backups: Backup[] };
-      if (isShown) setBackups(answer.backups);
-    };
     // Without the server there is nothing to list; a new backup says by itself that it cannot be reached.
-    ask().catch(() => undefined);
+    ask(addressOf('backups')).then(
+      (answer) => {
+        if (isShown) setBackups(answer.backups);
+      },
+      () => undefined,
+    );
     return () => {
       isShown = false;
     };

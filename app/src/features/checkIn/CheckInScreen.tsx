@@ -5,6 +5,7 @@ import Tablet from 'lucide-react-native/icons/tablet';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { shownNames } from '@slate-path/core/checkIn/shownNames';
 import { checkInNow, plainSetting } from '@slate-path/core/checkIn/window';
 import type { Lesson } from '@slate-path/core/records/schema';
@@ -19,7 +20,7 @@ import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { copyText } from '../files/give';
 import { useAllLessons } from '../lesson/lessons';
-import { ApiProblem, postJson } from '../records/api';
+import { ApiProblem, post } from '../records/api';
 import { useNow } from '../records/clock';
 import { makeChange, type Concerns } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
@@ -34,7 +35,6 @@ const keyOf = (sectionId: string) => `slate-check-in-link-${sectionId}`;
 function useLink(sectionId: string) {
   const [token, setToken] = useState(() => localStorage.getItem(keyOf(sectionId)));
   const [problem, setProblem] = useState<string>();
-  const path = `/api/sections/${encodeURIComponent(sectionId)}/check-in-links`;
   const attempt = async (work: () => Promise<void>) => {
     setProblem(undefined);
     try {
@@ -46,13 +46,13 @@ function useLink(sectionId: string) {
   };
   const make = () =>
     attempt(async () => {
-      const made = await postJson<{ token: string }>(path, {});
+      const made = await post(addressOf('makeCheckInLink', { sectionId }));
       localStorage.setItem(keyOf(sectionId), made.token);
       setToken(made.token);
     });
   const end = () =>
     attempt(async () => {
-      await postJson(`${path}/end`, {});
+      await post(addressOf('endCheckInLinks', { sectionId }));
       localStorage.removeItem(keyOf(sectionId));
       setToken(null);
     });
@@ -70,7 +70,7 @@ export function CheckInScreen() {
   const lessons = useAllLessons().filter((lesson) => lesson.sectionId === sectionId);
   const state = checkInNow(lessons, setting, now);
   const today = state.state === 'open' ? state.lesson : lessons.findLast(({ date }) => date === now.date);
-  useView(`/api/days/${now.date}`);
+  useView(addressOf('day', { date: now.date }));
   const { token, problem, make, end } = useLink(sectionId);
   const [told, setTold] = useState('');
   const link = token ? `${location.origin}/check-in/${token}` : '';

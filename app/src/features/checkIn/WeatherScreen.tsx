@@ -1,6 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { weatherWords } from '@slate-path/core/checkIn/roundUp';
 import { weatherWeeks, type WeatherRow } from '@slate-path/core/checkIn/weatherWeeks';
@@ -67,7 +68,7 @@ export function WeatherScreen() {
   const router = useRouter();
   const className = useSectionName(sectionId);
   const lastDay = useLastDay(sectionId);
-  const { state } = useView(`/api/lessons?from=${addDays(lastDay, -7 * weeksBack)}&to=${lastDay}`);
+  const { state } = useView(addressOf('lessons', { from: addDays(lastDay, -7 * weeksBack), to: lastDay }));
   const asking = useAsking();
   const { lessons, rows } = useWeather(sectionId, wide ? 16 : 4);
   const last = lessons.at(-1);

@@ -1,32 +1,13 @@
-import { ApiProblem, postJson, request } from '../records/api';
+import { addressOf } from '@slate-path/core/api/address';
+import type { AnswerOf, Given } from '@slate-path/core/api/contract';
+import { ApiProblem, ask, post } from '../records/api';
 
 /** What a student's page is told of the class. */
-export interface DoorView {
-  className: string;
-  open: boolean;
-  startsAt: string | null;
-  closesAt: string | null;
-  opensAt: string | null;
-  lunchChoices: string[];
-  students: { id: string; name: string }[];
-}
+export type DoorView = AnswerOf<'checkInDoor'>;
 
-export interface Saying {
-  studentId: string;
-  weather: number | null;
-  wantsWord: boolean;
-  lunch: string;
-  comment: string;
-}
+export type Saying = Omit<Given<'checkIn', 'body'>, 'device'>;
 
-export interface CheckedIn {
-  name: string;
-  at: string;
-  late: boolean;
-  /** Somebody had checked in under this name before, from another device. */
-  again: boolean;
-  shortened: boolean;
-}
+export type CheckedIn = AnswerOf<'checkIn'>;
 
 /** What could not be sent yet. */
 interface Waiting {
@@ -48,11 +29,7 @@ function phoneName(shared: boolean): string {
   return name;
 }
 
-const address = (token: string) => `/api/check-in/${encodeURIComponent(token)}`;
-
-export async function askDoor(token: string): Promise<DoorView> {
-  return (await (await request(address(token))).json()) as DoorView;
-}
+export const askDoor = (token: string) => ask(addressOf('checkInDoor', { token }));
 
 function waiting(): Waiting | null {
   const kept = localStorage.getItem(waitingKey);
@@ -80,7 +57,7 @@ export async function sendWaiting(token: string): Promise<CheckedIn | null> {
   const kept = waiting();
   if (kept?.token !== token) return null;
   try {
-    const done = await postJson<CheckedIn>(address(token), kept.saying);
+    const done = await post(addressOf('checkIn', { token }), kept.saying);
     localStorage.removeItem(waitingKey);
     return done;
   } catch (error) {

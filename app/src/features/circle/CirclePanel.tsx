@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
@@ -20,7 +21,7 @@ interface CirclePanelProps {
 export default function CirclePanel({ lesson, rows }: CirclePanelProps) {
   const current = useRecords((state) => state.current);
   const { focuses } = useFocus(lesson);
-  useView(`/api/sections/${encodeURIComponent(lesson.sectionId)}/circles`);
+  useView(addressOf('circles', { sectionId: lesson.sectionId }));
   const [another, setAnother] = useState(false);
   if (focuses.length === 0) return <NoLookFors />;
   const all = circlesOf(current, lesson.sectionId);

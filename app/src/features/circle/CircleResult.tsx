@@ -3,6 +3,8 @@ import Download from 'lucide-react-native/icons/download';
 import Printer from 'lucide-react-native/icons/printer';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
+import type { FileFormat } from '@slate-path/core/api/endpoint';
 import { feedbackOf } from '@slate-path/core/circle/circleTable';
 import { evennessWords } from '@slate-path/core/circle/gini';
 import type { MemberShare } from '@slate-path/core/circle/shares';
@@ -113,7 +115,7 @@ export function CircleResult({ circle, onAnother }: CircleResultProps) {
     return [{ ...line, share, feedback: feedbackOf(line, shares, current.lookFor) }];
   });
   const open = lines.find(({ member }) => member.studentId === openId);
-  const file = (format: string) => `/api/circles/${encodeURIComponent(circle.id)}/file?format=${format}`;
+  const file = (format: FileFormat) => addressOf('circleFile', { circleId: circle.id, format });
   const names = new Map(lines.map(({ member, calledName }) => [member.studentId, calledName]));
   const half = Math.ceil(lines.length / 2);
   const columns = wide ? [lines.slice(0, half), lines.slice(half)] : [lines];

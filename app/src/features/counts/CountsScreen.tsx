@@ -2,6 +2,7 @@ import Download from 'lucide-react-native/icons/download';
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { displayName } from '@slate-path/core/people/names';
 import type { LookFor } from '@slate-path/core/records/schema';
 import type { ClassCounts } from '@slate-path/core/tallies/classCounts';
@@ -78,8 +79,7 @@ export function CountsScreen() {
   const [chosenRange, setRangeKey] = useState<string | null>(null);
   const rangeKey = chosenRange ?? termToLookAt(terms, lastDay)?.id ?? now.date.slice(0, 7);
   const span = ranges.find(({ key }) => key === rangeKey) ?? ranges[0] ?? { from: now.date, to: now.date };
-  const path = `/api/sections/${encodeURIComponent(sectionId)}/counts`;
-  const { state, answer } = useView<ClassCounts>(`${path}?from=${span.from}&to=${span.to}`);
+  const { state, answer } = useView(addressOf('counts', { sectionId, from: span.from, to: span.to }));
   const asking = useAsking('for the counts');
   const [grouping, setGrouping] = useState<CountGrouping>('student');
   const [studentId, setStudentId] = useState<string | null>(null);
@@ -126,10 +126,8 @@ export function CountsScreen() {
       )
     : null;
   const student = studentId === null ? undefined : current.student[studentId];
-  const file = (format: 'csv' | 'xlsx') => {
-    const query = new URLSearchParams({ from: span.from, to: span.to, format, by: grouping, order });
-    return `${path}-file?${query.toString()}`;
-  };
+  const file = (format: 'csv' | 'xlsx') =>
+    addressOf('countsFile', { sectionId, from: span.from, to: span.to, format, by: grouping, order });
   const back = {
     to: { pathname: '/classes/[sectionId]' as const, params: { sectionId } },
     name: `Back to ${className || 'the class'}`,

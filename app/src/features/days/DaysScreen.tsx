@@ -3,6 +3,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson, Student } from '@slate-path/core/records/schema';
 import { rollRows } from '@slate-path/core/roll/rollRows';
@@ -92,7 +93,7 @@ export function DaysScreen() {
   const lessons = wanted.slice(Math.max(end - count, 0), end);
   const from = lessons[0]?.date ?? now.date;
   const to = lessons.at(-1)?.date ?? now.date;
-  useView(`/api/lessons?from=${from}&to=${to}`);
+  useView(addressOf('lessons', { from, to }));
   const students = useStudents(lessons);
   useGridKeys(lessons, students);
   const first = end - count <= 0;

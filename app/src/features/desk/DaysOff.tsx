@@ -2,6 +2,7 @@ import FileUp from 'lucide-react-native/icons/file-up';
 import Trash from 'lucide-react-native/icons/trash';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { termOn } from '@slate-path/core/calendar/lessons';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
@@ -107,7 +108,7 @@ export function DaysOff() {
   const readFile = async (file: File) => {
     setProblem(undefined);
     try {
-      setFound(await postFile<FoundDays>('/api/days-off-reading', file));
+      setFound(await postFile(addressOf('readDaysOff'), file));
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
       setProblem(

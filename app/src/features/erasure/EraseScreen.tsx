@@ -1,8 +1,9 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
+import type { AnswerOf } from '@slate-path/core/api/contract';
 import { many } from '@slate-path/core/words/many';
-import type { TableName } from '@slate-path/core/records/schema';
 import { displayName } from '@slate-path/core/people/names';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
@@ -12,22 +13,11 @@ import { Page } from '../../parts/Page';
 import { forgetTypedWith } from '../../parts/typed';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { ApiProblem, postJson } from '../records/api';
+import { ApiProblem, ask, post } from '../records/api';
 import { useRecords } from '../records/useRecords';
-import { askOnce } from '../records/views';
 import { erasedWords } from './words';
 
-export interface ErasureAnswer {
-  name: string;
-  gone: { table: TableName; count: number }[];
-  cleaned: { table: TableName; count: number }[];
-  lines: number;
-  shared: string[];
-  letters: number;
-  unfinished: boolean;
-  backups: number;
-  lastBackup: string | null;
-}
+export type ErasureAnswer = AnswerOf<'erase'>;
 
 /** What erasing a student takes away; then, the name typed out, it is done for good. */
 export function EraseScreen() {
@@ -48,17 +38,16 @@ export function EraseScreen() {
 }
 
 function Preview({ studentId, onErased }: { studentId: string; onErased: (answer: ErasureAnswer) => void }) {
-  const address = `/api/students/${encodeURIComponent(studentId)}/erasure`;
   const [answer, setAnswer] = useState<ErasureAnswer | null>(null);
   const [typed, setTyped] = useState('');
   const [problem, setProblem] = useState('');
   const [working, setWorking] = useState(false);
   useEffect(() => {
     // Asked once and kept nowhere on this device.
-    askOnce<ErasureAnswer>(address).then(setAnswer, (error: unknown) => {
+    ask(addressOf('previewErasure', { studentId })).then(setAnswer, (error: unknown) => {
       setProblem(error instanceof ApiProblem ? error.detail : String(error));
     });
-  }, [address]);
+  }, [studentId]);
   if (!answer)
     return (
       <Words tone={problem === '' ? 'inkQuiet' : 'ember'} live>
@@ -69,7 +58,7 @@ function Preview({ studentId, onErased }: { studentId: string; onErased: (answer
     setWorking(true);
     setProblem('');
     try {
-      onErased(await postJson<ErasureAnswer>(address, { name: typed }));
+      onErased(await post(addressOf('erase', { studentId }), { name: typed }));
       forgetTypedWith(studentId);
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;

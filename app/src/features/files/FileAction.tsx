@@ -1,5 +1,6 @@
 import type { LucideIcon } from 'lucide-react-native';
 import { useState } from 'react';
+import type { Address } from '@slate-path/core/api/address';
 import { Action } from '../../parts/Action';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
@@ -12,7 +13,7 @@ interface FileActionProps {
   icon?: LucideIcon;
   kind?: 'main' | 'outlined';
   /** Where the server gives the file. */
-  address: string;
+  address: Address;
   /** A page to look at and print, in a tab of its own. */
   print?: boolean;
 }

@@ -1,6 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { lessonNow } from '@slate-path/core/calendar/lessonNow';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
@@ -97,7 +98,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
     .map(({ sectionId }) => sections[sectionId]?.name ?? '')
     .join(' and ');
   useTabTitle(`${title}, ${shortDay(lesson.date)}, ${lesson.startsAt}`);
-  const { state } = useView(`/api/days/${lesson.date}`);
+  const { state } = useView(addressOf('day', { date: lesson.date }));
   const connection = useRecords((known) => known.connection);
   const untaken = useMemo(() => untakenLessons(lessons, now), [lessons, now]);
   const index = lessons.findIndex(({ id }) => id === lesson.id);

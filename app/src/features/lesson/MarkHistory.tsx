@@ -1,4 +1,5 @@
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import type { Mark } from '@slate-path/core/records/schema';
 import { markId } from '@slate-path/core/roll/markId';
@@ -11,20 +12,10 @@ import { deviceName } from '../records/device';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 
-interface HistoryLine {
-  id: string;
-  kind: string;
-  device: string;
-  madeAt: string;
-  edits: { table: string; id: string; after: Partial<Mark>; overruled: string[] }[];
-}
-
 /** What was marked for one student in one lesson, by which device, and when; latest first. */
 export default function MarkHistory({ lessonId, studentId }: { lessonId: string; studentId: string }) {
   const palette = usePalette();
-  const { answer } = useView<{ lines: HistoryLine[] }>(
-    `/api/lessons/${encodeURIComponent(lessonId)}/history`,
-  );
+  const { answer } = useView(addressOf('lessonHistory', { lessonId }));
   const standings = useRecords((state) => state.current.standing);
   const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
   const mine = deviceName(newId);

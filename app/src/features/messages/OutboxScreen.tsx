@@ -2,6 +2,7 @@ import Download from 'lucide-react-native/icons/download';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
+import { addressOf } from '@slate-path/core/api/address';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { displayName } from '@slate-path/core/people/names';
 import { groupBy } from '@slate-path/core/records/groupBy';
@@ -21,11 +22,6 @@ import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 
-interface Delivery {
-  messageId: string;
-  deliveredAt: string;
-}
-
 function useZone(): string {
   return useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
 }
@@ -35,7 +31,7 @@ export function OutboxScreen() {
   const palette = usePalette();
   const zone = useZone();
   const [open, setOpen] = useState<Message | null>(null);
-  const { answer, state } = useView<{ deliveries: Delivery[] }>('/api/outbox');
+  const { answer, state } = useView(addressOf('outbox'));
   const asking = useAsking();
   const current = useRecords((records) => records.current);
   const sentAt = new Map(answer?.deliveries.map(({ messageId, deliveredAt }) => [messageId, deliveredAt]));
@@ -123,7 +119,7 @@ export function OutboxScreen() {
               <FileAction
                 label="Save as .eml"
                 icon={Download}
-                address={`/api/messages/${encodeURIComponent(open.id)}/eml`}
+                address={addressOf('messageFile', { messageId: open.id })}
               />
             </View>
           ) : null}

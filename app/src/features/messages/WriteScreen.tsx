@@ -3,6 +3,7 @@ import Send from 'lucide-react-native/icons/send';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { many } from '@slate-path/core/words/many';
 import { blankNames, fillBlanks, unknownBlanks } from '@slate-path/core/messages/blanks';
 import { readersOf, type Reader } from '@slate-path/core/messages/readers';
@@ -103,10 +104,10 @@ export function WriteScreen() {
   const sectionId = lesson?.sectionId ?? params.sectionId ?? '';
   const date = lesson?.date ?? now.date;
   const section = useRecords((state) => state.current.section[sectionId]);
-  const month = useView(`/api/sections/${encodeURIComponent(sectionId)}/months/${date.slice(0, 7)}`);
+  const month = useView(addressOf('month', { sectionId, month: date.slice(0, 7) }));
   const asking = useAsking('for the month, to say who was away how often');
   const offline = useRecords((state) => state.connection === 'offline');
-  useView('/api/outbox');
+  useView(addressOf('outbox'));
   if (!section)
     return (
       <Page title="Write" back={{ to: '/people', name: 'All classes' }}>

@@ -3,6 +3,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { monthSpan, nextMonth } from '@slate-path/core/calendar/localTime';
 import { displayName } from '@slate-path/core/people/names';
 import { rollRows } from '@slate-path/core/roll/rollRows';
@@ -63,7 +64,7 @@ export function MonthScreen() {
   const router = useRouter();
   const [open, setOpen] = useState<Open | null>(null);
   const className = useSectionName(sectionId);
-  const { state } = useView(`/api/sections/${encodeURIComponent(sectionId)}/months/${month}`);
+  const { state } = useView(addressOf('month', { sectionId, month }));
   const asking = useAsking('for this month');
   const found = useMonth(sectionId, month);
   const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };

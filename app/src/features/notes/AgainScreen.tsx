@@ -1,5 +1,6 @@
 import CalendarPlus from 'lucide-react-native/icons/calendar-plus';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import type { FollowUp } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { longDay } from '../../parts/dates';
@@ -27,7 +28,7 @@ export function AgainScreen() {
   const wide = useWide();
   const open = useRecords((state) => openFollowUps(state.current));
   // Steps come with the watch list.
-  useView('/api/watch');
+  useView(addressOf('watch'));
   const steps = useStepsAgain();
   const isEmpty = open.length + steps.due.length + steps.later.length === 0;
   const due = open.filter(({ dueOn }) => dueOn <= now.date);

@@ -5,6 +5,7 @@ import Trash from 'lucide-react-native/icons/trash';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { noteLinks, type Corrections } from '@slate-path/core/notes/links';
 import type { NoteReading } from '@slate-path/core/notes/readNote';
 import type { NoteVersion } from '@slate-path/core/notes/versions';
@@ -39,7 +40,7 @@ const notes = { to: '/notes' as const, name: 'All notes' };
 export function NoteScreen() {
   const { noteId } = useLocalSearchParams<{ noteId: string }>();
   const note = useRecords((state) => state.current.note[noteId]);
-  const { state, answer } = useView<{ versions: NoteVersion[] }>(`/api/notes/${encodeURIComponent(noteId)}`);
+  const { state, answer } = useView(addressOf('note', { noteId }));
   const asking = useAsking('for this note');
   const concerns = useMemo(() => ofNote(noteId), [noteId]);
   const waiting = useRecords((state) => state.entries.length > 0);

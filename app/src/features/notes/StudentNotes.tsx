@@ -2,6 +2,8 @@ import FileOutput from 'lucide-react-native/icons/file-output';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
+import type { FileFormat } from '@slate-path/core/api/endpoint';
 import { displayName } from '@slate-path/core/people/names';
 import type { Student, Topic } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
@@ -83,8 +85,7 @@ interface ReaderSheetProps {
 
 /** Notes for somebody else's eyes: without one's own, other children by initials. */
 function ReaderSheet({ student, own, onClose }: ReaderSheetProps) {
-  const file = (format: string) =>
-    `/api/students/${encodeURIComponent(student.id)}/notes-file?format=${format}`;
+  const file = (format: FileFormat) => addressOf('notesFile', { studentId: student.id, format });
   const left =
     own === 1 ? 'One note is only yours and stays out.' : `${own} notes are only yours and stay out.`;
   return (

@@ -3,9 +3,9 @@ import X from 'lucide-react-native/icons/x';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
+import { addressOf } from '@slate-path/core/api/address';
 import { many } from '@slate-path/core/words/many';
 import { addDays } from '@slate-path/core/calendar/localTime';
-import type { SuggestedTopic } from '@slate-path/core/notes/suggestTopics';
 import { standingTopics, topicNow } from '@slate-path/core/notes/topics';
 import type { Topic } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
@@ -23,13 +23,6 @@ import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 import { topicsHistory } from './write';
 
-interface TopicCount {
-  topicId: string;
-  notes: number;
-  recent: number;
-  students: number;
-}
-
 const weeks = 4;
 
 /** Topics, how often notes touch them, and words that could be one. */
@@ -39,7 +32,7 @@ export function TopicsScreen() {
   const now = useNow();
   const topics = useRecords((state) => state.current.topic);
   const since = addDays(now.date, -7 * weeks);
-  const { answer } = useView<{ counts: TopicCount[] }>(`/api/topics/counts?since=${since}`);
+  const { answer } = useView(addressOf('topicCounts', { since }));
   const standing = standingTopics(topics);
   const countOf = (id: string) => {
     const own = (answer?.counts ?? []).filter(({ topicId }) => topicNow(topics, topicId)?.id === id);
@@ -138,7 +131,7 @@ function TopicRow({ topic, notes, recent }: { topic: Topic; notes: number; recen
 /** Words that came up often before this week and are no topic yet. */
 function Suggestions() {
   const router = useRouter();
-  const { answer } = useView<{ words: SuggestedTopic[] }>('/api/topics/suggested');
+  const { answer } = useView(addressOf('suggestedTopics'));
   const passed = useRecords((state) => state.current.passedWord);
   const out = new Set(Object.values(passed).flatMap(({ word, removed }) => (removed ? [] : [word])));
   const words = (answer?.words ?? []).filter(({ word }) => !out.has(word));

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import { addressOf } from '@slate-path/core/api/address';
 import { linkId } from '@slate-path/core/notes/linkId';
 import type { Span } from '@slate-path/core/notes/searchTerms';
 import type { Note } from '@slate-path/core/records/schema';
@@ -24,18 +25,15 @@ export function useOffers(names: readonly string[], topicId: string | null): Off
   const [state, setState] = useState<Offered['state']>('asking');
   const [more, setMore] = useState(false);
   const wanted = names.map((name) => name.trim()).filter((name) => name.length > 1);
-  const query = new URLSearchParams([
-    ...wanted.map((name) => ['name', name]),
-    ...(topicId ? [['topicId', topicId]] : []),
-  ]);
-  const address = wanted.length === 0 ? null : `/api/topics/speaking?${query.toString()}`;
+  const address =
+    wanted.length === 0 ? null : addressOf('notesSpeaking', { name: wanted, topicId: topicId ?? undefined });
   useEffect(() => {
     setFound([]);
     if (address === null) return undefined;
     let current = true;
     setState('asking');
     const timer = setTimeout(() => {
-      askOnce<{ found: { noteId: string; spans: Span[] }[]; more: boolean }>(address).then(
+      askOnce(address).then(
         (answer) => {
           if (!current) return;
           setFound(answer.found);

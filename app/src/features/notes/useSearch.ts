@@ -1,4 +1,5 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { addressOf } from '@slate-path/core/api/address';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { instantOf } from '@slate-path/core/calendar/zone';
 import { hitsIn, searchTerms, type Span } from '@slate-path/core/notes/searchTerms';
@@ -38,9 +39,9 @@ interface Found {
 
 const waitMs = 150;
 
-const addressOf = (query: NoteQuery, skip: number) => {
+const searchAddress = (query: NoteQuery, skip: number) => {
   const given = Object.entries(query).filter(([, value]) => value !== '');
-  return `/api/notes?${new URLSearchParams([...given, ['skip', String(skip)]]).toString()}`;
+  return addressOf('findNotes', { ...Object.fromEntries(given), skip });
 };
 
 /** Does a note known here fit, words aside? */
@@ -79,11 +80,11 @@ export function useSearch(query: NoteQuery) {
   );
   const [found, setFound] = useState<Found>({ query: '', ids: [], more: false });
   const [offline, setOffline] = useState(false);
-  const address = addressOf(given, 0);
+  const address = searchAddress(given, 0);
   useEffect(() => {
     let wanted = true;
     const timer = setTimeout(() => {
-      askOnce<{ found: string[]; more: boolean }>(address).then(
+      askOnce(address).then(
         ({ found: ids, more }) => {
           if (!wanted) return;
           setFound({ query: address, ids, more });
@@ -103,7 +104,7 @@ export function useSearch(query: NoteQuery) {
   const asked = useDeferredValue(given);
   const hits = useMemo((): NoteHit[] => {
     const terms = searchTerms(asked.words);
-    const ids = new Set(found.query === addressOf(asked, 0) ? found.ids : []);
+    const ids = new Set(found.query === searchAddress(asked, 0) ? found.ids : []);
     const ties = studentsOfNotes(current);
     const tiedTo = (noteId: string) =>
       (ties.get(noteId) ?? []).flatMap(({ studentId }) => current.student[studentId] ?? []);
@@ -114,7 +115,7 @@ export function useSearch(query: NoteQuery) {
     });
   }, [current, asked, found]);
   const more = async () => {
-    const next = await askOnce<{ found: string[]; more: boolean }>(addressOf(given, found.ids.length));
+    const next = await askOnce(searchAddress(given, found.ids.length));
     setFound((last) => ({ ...last, ids: [...last.ids, ...next.found], more: next.more }));
   };
   return { hits, offline, more: found.more && found.query === address ? more : null };

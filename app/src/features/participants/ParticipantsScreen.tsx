@@ -1,6 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import type { DateOrder } from '@slate-path/core/participants/moment';
 import type { MeetingPlan } from '@slate-path/core/participants/planMeeting';
 import type { ParticipantReading } from '@slate-path/core/participants/readParticipants';
@@ -83,15 +84,15 @@ function ListOfLesson({ lesson }: { lesson: Lesson }) {
   const { plans, strangeDates, questions } = usePlans(reading, lesson, { looseEmail, byDates, answers });
   const dates = plans.map((plan) => plan.lesson.date);
   const [from, to] = [dates[0] ?? lesson.date, dates.at(-1) ?? lesson.date];
-  const { state } = useView(`/api/lessons?from=${from}&to=${to}`);
+  const { state } = useView(addressOf('lessons', { from, to }));
 
   const read = async (file: Blob, chosen: DateOrder | null = null) => {
     setProblem(undefined);
     setSource(file);
     try {
-      const query = `lessonDate=${lesson.date}${chosen ? `&order=${chosen}` : ''}`;
-      const path = `/api/sections/${encodeURIComponent(lesson.sectionId)}/participants-reading?${query}`;
-      setReading(await postFile<ParticipantReading>(path, file));
+      const { sectionId, date: lessonDate } = lesson;
+      const order = chosen ?? undefined;
+      setReading(await postFile(addressOf('readParticipants', { sectionId, lessonDate, order }), file));
       setOrder(chosen);
       setAnswers(new Map());
       setDecided({});

@@ -3,6 +3,7 @@ import Pencil from 'lucide-react-native/icons/pencil';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { initialsOf } from '@slate-path/core/notes/forReader';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
@@ -50,7 +51,7 @@ export function PathScreen() {
   const classNames = useSectionNames();
   const lessons = useAllLessons();
   const book = useRecords((state) => rollBook(state.current));
-  const { state } = useView(`/api/students/${encodeURIComponent(studentId)}/path`);
+  const { state } = useView(addressOf('studentPath', { studentId }));
   // A lesson whose marks have not come yet would read as one in which the student was there.
   const known = state !== 'loading';
   const asking = useAsking('for this path');

@@ -1,6 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { many } from '@slate-path/core/words/many';
 import { byName, displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
@@ -90,7 +91,7 @@ export function RangeScreen() {
   const inOrder =
     read && span.from <= span.to && Date.parse(span.to) - Date.parse(span.from) < 400 * 86_400_000;
   const shown = inOrder ? span : { from: now.date, to: now.date };
-  const { state } = useView(`/api/lessons?from=${shown.from}&to=${shown.to}`);
+  const { state } = useView(addressOf('lessons', { from: shown.from, to: shown.to }));
   const asking = useAsking('what is recorded in these days');
   const wantedPart = partOf(part, times);
   const planned = (standing: Standing, wanted: RangePart) => {

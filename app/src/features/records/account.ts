@@ -1,16 +1,12 @@
 import { create } from 'zustand';
+import { addressOf } from '@slate-path/core/api/address';
+import type { AnswerOf } from '@slate-path/core/api/contract';
 import { forgetAllTyped, typedBelongsTo } from '../../parts/typed';
-import { ApiProblem, postJson, request } from './api';
+import { ApiProblem, ask, post } from './api';
 import { Device, deviceName } from './device';
 import { newId, openOutbox, sendNow } from './outbox';
 import { restore, setConnection, useRecords } from './useRecords';
 import { openViews, renewViews } from './views';
-
-interface SessionAnswer {
-  teacher: { id: string; name: string } | null;
-  firstStart: boolean;
-  demo: boolean;
-}
 
 interface Account {
   state: 'starting' | 'first_start' | 'signed_out' | 'open' | 'unreachable';
@@ -57,7 +53,7 @@ let events: EventSource | null = null;
  */
 function listen(): void {
   if (document.hidden || (events && events.readyState !== EventSource.CLOSED)) return;
-  events = new EventSource('/api/events');
+  events = new EventSource(addressOf('events'));
   events.onmessage = ({ data }: MessageEvent<string>) => {
     const { device: by } = JSON.parse(data) as { device: string };
     if (by !== deviceName(newId)) renewViews();
@@ -69,16 +65,11 @@ function stopListening(): void {
   events = null;
 }
 
-async function ask(): Promise<SessionAnswer> {
-  const response = await request('/api/session');
-  return (await response.json()) as SessionAnswer;
-}
-
-async function signedInSession(): Promise<SessionAnswer> {
-  const session = await ask();
+async function signedInSession(): Promise<AnswerOf<'session'>> {
+  const session = await ask(addressOf('session'));
   if (session.teacher || !session.demo) return session;
-  await postJson('/api/demo-sign-in', {});
-  return ask();
+  await post(addressOf('demoSignIn'));
+  return ask(addressOf('session'));
 }
 
 /**
@@ -108,19 +99,19 @@ export async function firstStart(
   passphrase: string,
   school: { name: string; zone: string },
 ): Promise<void> {
-  await postJson('/api/first-start', { name, passphrase, school });
+  await post(addressOf('firstStart'), { name, passphrase, school });
   await start();
 }
 
 export async function signIn(name: string, passphrase: string): Promise<void> {
-  await postJson('/api/sign-in', { name, passphrase });
+  await post(addressOf('signIn'), { name, passphrase });
   await start();
   sendNow();
 }
 
 /** Sets a new passphrase by the recovery code, and signs in. */
 export async function recover(name: string, code: string, passphrase: string): Promise<void> {
-  await postJson('/api/recover', { name, code, passphrase });
+  await post(addressOf('recover'), { name, code, passphrase });
   await start();
   sendNow();
 }
@@ -135,7 +126,7 @@ export async function signOut(): Promise<void> {
         : `${waiting} changes have not reached the server. They would be lost; stay until they are sent.`;
     throw new ApiProblem(0, words);
   }
-  await postJson('/api/sign-out', {});
+  await post(addressOf('signOut'));
   await device?.forget();
   localStorage.removeItem(keptKey);
   localStorage.removeItem('slate-note-draft');

@@ -1,3 +1,6 @@
+import type { Address } from '@slate-path/core/api/address';
+import type { AnswerOf, Given } from '@slate-path/core/api/contract';
+import type { OperationName } from '@slate-path/core/api/operations';
 import { setClock } from './clock';
 
 /** An answer of the server that is a problem (RFC 9457), or no answer at all. */
@@ -43,14 +46,32 @@ export async function request(path: string, init: RequestInit = {}): Promise<Res
   throw await problemOf(response);
 }
 
-export async function postJson<A>(path: string, body: unknown): Promise<A> {
-  const headers = { 'Content-Type': 'application/json' };
-  const response = await request(path, { method: 'POST', headers, body: JSON.stringify(body) });
-  return (await response.json()) as A;
+/** Asks for what an operation answers. @throws ApiProblem */
+export async function ask<N extends OperationName>(address: Address<N>): Promise<AnswerOf<N>> {
+  return (await (await request(address)).json()) as AnswerOf<N>;
 }
 
-export async function postFile<A>(path: string, file: Blob): Promise<A> {
-  const headers = { 'Content-Type': 'application/octet-stream' };
-  const response = await request(path, { method: 'POST', headers, body: file });
-  return (await response.json()) as A;
+async function send<N extends OperationName>(
+  address: Address<N>,
+  type: string,
+  body: BodyInit,
+): Promise<AnswerOf<N>> {
+  const response = await request(address, { method: 'POST', headers: { 'Content-Type': type }, body });
+  return (await response.json()) as AnswerOf<N>;
+}
+
+/** Nothing where an operation takes no body. */
+type BodyGiven<N extends OperationName> = unknown extends Given<N, 'body'> ? [] : [body: Given<N, 'body'>];
+
+/** Has something done. @throws ApiProblem */
+export function post<N extends OperationName>(
+  address: Address<N>,
+  ...[body]: BodyGiven<N>
+): Promise<AnswerOf<N>> {
+  return send(address, 'application/json', JSON.stringify(body ?? {}));
+}
+
+/** Hands a file in. @throws ApiProblem */
+export function postFile<N extends OperationName>(address: Address<N>, file: Blob): Promise<AnswerOf<N>> {
+  return send(address, 'application/octet-stream', file);
 }

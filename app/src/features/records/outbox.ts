@@ -1,9 +1,10 @@
 import { decodeTime, monotonicFactory } from 'ulid';
+import { addressOf } from '@slate-path/core/api/address';
 import { invertEdits, type Edit } from '@slate-path/core/changes/edit';
 import { editsOf } from '@slate-path/core/changes/editsOf';
 import type { Change, ChangeAnswer, ChangeOf, KindName } from '@slate-path/core/changes/schema';
 import { afterPaint } from './afterPaint';
-import { ApiProblem, postJson } from './api';
+import { ApiProblem, post } from './api';
 import { nextBatch } from './batch';
 import { now } from './clock';
 import { deviceName, type Device, type DoneChange, type Keeping, type OutboxEntry } from './device';
@@ -183,7 +184,7 @@ export function sendNow(): void {
 /** Fewer at once where the server takes no more; a single one that is too large stands aside, as one refused does. */
 async function sendBatch(changes: Change[]): Promise<ChangeAnswer[]> {
   try {
-    return (await postJson<{ answers: ChangeAnswer[] }>('/api/changes', { changes })).answers;
+    return (await post(addressOf('sendChanges'), { changes })).answers;
   } catch (error) {
     const [only, another] = changes;
     if (!(error instanceof ApiProblem) || error.status !== 413 || !only) throw error;

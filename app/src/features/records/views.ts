@@ -1,4 +1,7 @@
 import { useEffect, useState } from 'react';
+import { addressOf, type Address } from '@slate-path/core/api/address';
+import type { RestOf } from '@slate-path/core/api/contract';
+import type { OperationName } from '@slate-path/core/api/operations';
 import type { RecordLists } from '@slate-path/core/records/records';
 import { tableNames } from '@slate-path/core/records/tables';
 import { ApiProblem, request } from './api';
@@ -30,7 +33,7 @@ function restOf(answer: Record<string, unknown>): Record<string, unknown> {
 }
 
 /** Classes, students, topics, timetable: what every page needs. */
-export const setupPath = '/api/setup';
+export const setupPath = addressOf('setup');
 
 /** Was a student erased since this device last heard of it? */
 function isErasureNew(setup: Record<string, unknown>): boolean {
@@ -79,10 +82,10 @@ export async function fetchView(path: string): Promise<ViewState> {
  * Asks once, for what is wanted only now (a search): its records are known here from then on, the rest is
  * handed back. @throws ApiProblem
  */
-export async function askOnce<A>(path: string): Promise<A> {
-  const answer = (await (await request(path)).json()) as Record<string, unknown>;
+export async function askOnce<N extends OperationName>(address: Address<N>): Promise<RestOf<N>> {
+  const answer = (await (await request(address)).json()) as Record<string, unknown>;
   receive(recordsIn(answer));
-  return restOf(answer) as A;
+  return restOf(answer) as RestOf<N>;
 }
 
 async function renew(path: string): Promise<void> {
@@ -105,9 +108,11 @@ export function renewViews(): void {
 }
 
 /** Keeps a view on the screen up to date; its records arrive in `useRecords`, the rest in the answer. */
-export function useView<A = unknown>(path: string): { state: ViewState; answer: A | undefined } {
+export function useView<N extends OperationName>(
+  path: Address<N>,
+): { state: ViewState; answer: RestOf<N> | undefined } {
   const [state, setState] = useState<ViewState>(etags.has(path) ? 'kept' : 'loading');
-  const answer = useRecords((records) => records.answers[path]) as A | undefined;
+  const answer = useRecords((records) => records.answers[path]) as RestOf<N> | undefined;
   useEffect(() => {
     const listener = (renewed: string, next: ViewState) => {
       if (renewed === path) setState(next);

@@ -1,6 +1,8 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
+import type { AnswerOf } from '@slate-path/core/api/contract';
 import { many } from '@slate-path/core/words/many';
 import type { ColumnRole } from '@slate-path/core/roster/columnRoles';
 import {
@@ -27,10 +29,7 @@ import { RosterMissing, useMissing } from './RosterMissing';
 import { RosterColumns } from './RosterColumns';
 import { RosterRows, type NameCut } from './RosterRows';
 
-interface Reading {
-  columns: { roles: ColumnRole[]; header: number; titles: string[] };
-  rows: MergedRow[];
-}
+type Reading = AnswerOf<'readRoster'>;
 
 const noNetwork =
   'Reading a roster needs the server, and it does not answer. Nothing was lost; try again when it does.';
@@ -52,11 +51,7 @@ export function RosterScreen() {
     setProblem(undefined);
     setSource(file);
     try {
-      const query = roles ? `?roles=${roles.join(',')}` : '';
-      const found = await postFile<Reading>(
-        `/api/sections/${encodeURIComponent(sectionId)}/roster-reading${query}`,
-        file,
-      );
+      const found = await postFile(addressOf('readRoster', { sectionId, roles: roles?.join(',') }), file);
       setReading(found);
       setDecisions({});
       setCuts({});

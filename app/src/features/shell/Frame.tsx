@@ -2,6 +2,7 @@ import { usePathname, useRouter } from 'expo-router';
 import { useEffect, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
+import { addressOf } from '@slate-path/core/api/address';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
@@ -56,7 +57,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const demo = useAccount((state) => state.demo);
   useView(setupPath);
   // On every device, network or not.
-  useView('/api/notes/recent');
+  useView(addressOf('recentNotes'));
   useEffect(() => {
     const watching = import('../tallies/endTimers').then(({ watchTimers }) => watchTimers());
     return () => void watching.then((stop) => stop());

@@ -1,6 +1,7 @@
 import Pencil from 'lucide-react-native/icons/pencil';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
@@ -34,7 +35,7 @@ const daysBefore = 28;
 /** The lesson's sweep beside the last ones of the class. */
 function useSweep(lesson: Lesson, rows: readonly LessonRow[]): SweepRow[] {
   const from = addDays(lesson.date, -daysBefore);
-  useView(`/api/sections/${encodeURIComponent(lesson.sectionId)}/sweeps?from=${from}&to=${lesson.date}`);
+  useView(addressOf('sweeps', { sectionId: lesson.sectionId, from, to: lesson.date }));
   const sweeps = useRecords(({ current }) => current.sweep);
   const lessons = useAllLessons();
   return useMemo(() => {

@@ -1,11 +1,11 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { many } from '@slate-path/core/words/many';
 import { termToLookAt } from '@slate-path/core/calendar/sectionTime';
 import { listOf } from '@slate-path/core/records/records';
 import { LocalDateShape } from './dateShape';
-import type { StudentTotals } from '@slate-path/core/roll/rollTable';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { Choices } from '../../parts/Choices';
@@ -95,7 +95,7 @@ export function TotalsScreen() {
   const [points, setPoints] = useState(false);
   const named = ranges.find(({ key }) => key === rangeKey) ?? ranges[1];
   const span = (rangeKey === other ? typed : null) ?? named ?? { from: now.date, to: now.date };
-  const { state, answer } = useView<{ rows: StudentTotals[] }>(`/api/totals?from=${span.from}&to=${span.to}`);
+  const { state, answer } = useView(addressOf('totals', { from: span.from, to: span.to }));
   const asking = useAsking('for the totals');
   const rows = answer?.rows;
   const lines = useMemo(

@@ -1,3 +1,5 @@
+import { addressOf, type Address } from '@slate-path/core/api/address';
+import type { FileFormat } from '@slate-path/core/api/endpoint';
 import type { NameOrder } from '@slate-path/core/people/names';
 
 export interface Span {
@@ -9,9 +11,8 @@ export interface Span {
 export function rollFileAddress(
   sectionId: string,
   { from, to }: Span,
-  format: 'csv' | 'xlsx' | 'html',
+  format: FileFormat,
   order: NameOrder = 'given',
-): string {
-  const query = new URLSearchParams({ from, to, format, order });
-  return `/api/sections/${encodeURIComponent(sectionId)}/roll?${query.toString()}`;
+): Address<'rollFile'> {
+  return addressOf('rollFile', { sectionId, from, to, format, order });
 }

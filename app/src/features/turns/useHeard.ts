@@ -1,21 +1,17 @@
 import { useMemo } from 'react';
+import { addressOf } from '@slate-path/core/api/address';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { Lesson, Turn } from '@slate-path/core/records/schema';
-import { countsOf, type Count } from '@slate-path/core/tallies/counts';
+import { countsOf } from '@slate-path/core/tallies/counts';
 import { timesHeard } from '@slate-path/core/turns/heard';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
 
-interface HeardAnswer {
-  counts: Count[];
-  spoke: { lessonId: string; studentId: string }[];
-}
-
 /** Days that make up the week in which somebody was heard. */
 const daysBack = 6;
 
-const pathOf = ({ sectionId, date }: Lesson) =>
-  `/api/sections/${encodeURIComponent(sectionId)}/counts?from=${addDays(date, -daysBack)}&to=${date}`;
+const countsAddress = ({ sectionId, date }: Lesson) =>
+  addressOf('counts', { sectionId, from: addDays(date, -daysBack), to: date });
 
 /**
  * How often each was heard in the last seven days.
@@ -27,8 +23,8 @@ export function useHeard(
   turns: readonly Turn[],
 ): { heard: Map<string, number>; known: boolean } {
   const [lesson, partner = lesson] = lessons;
-  const own = useView<HeardAnswer>(pathOf(lesson));
-  const others = useView<HeardAnswer>(pathOf(partner));
+  const own = useView(countsAddress(lesson));
+  const others = useView(countsAddress(partner));
   const lookFors = useRecords(({ current }) => current.lookFor);
   const tallies = useRecords(({ current }) => current.tally);
   const heard = useMemo(() => {

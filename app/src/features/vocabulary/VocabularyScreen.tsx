@@ -4,6 +4,7 @@ import Pencil from 'lucide-react-native/icons/pencil';
 import Plus from 'lucide-react-native/icons/plus';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import type { Standing } from '@slate-path/core/records/schema';
 import { standingWith } from '@slate-path/core/roll/standings';
 import { Action } from '../../parts/Action';
@@ -21,12 +22,6 @@ import { useView } from '../records/views';
 import { MergeSheet } from './MergeSheet';
 import { StandingForm } from './StandingForm';
 import { about, isLastOfItsKind, marksWords, meaningOf } from './words';
-
-interface Use {
-  standingId: string;
-  marks: number;
-  sections: number;
-}
 
 type Open = { what: 'new' } | { what: 'menu' | 'form' | 'merge'; id: string } | null;
 
@@ -194,7 +189,7 @@ export function VocabularyScreen() {
   const standings = Object.values(useRecords((state) => state.current.standing)).sort(
     (a, b) => a.position - b.position,
   );
-  const { answer } = useView<{ use: Use[] }>('/api/standings/use');
+  const { answer } = useView(addressOf('standingUse'));
   const usageOf = (id: string) => answer?.use.find(({ standingId }) => standingId === id);
   const inUse = standings.filter((s) => !s.removed);
   const retired = standings.filter((s) => s.removed);

@@ -2,6 +2,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Path, Rect } from 'react-native-svg';
+import { addressOf } from '@slate-path/core/api/address';
 import { many } from '@slate-path/core/words/many';
 import { displayName } from '@slate-path/core/people/names';
 import type { ClassGlance } from '@slate-path/core/signals/glance';
@@ -123,9 +124,7 @@ export function GlanceScreen() {
   const classes = useSections();
   const [sectionId, setSectionId] = useState(section ?? '');
   const chosen = classes.find(({ id }) => id === sectionId) ?? classes[0];
-  const { state, answer } = useView<ClassGlance>(
-    `/api/sections/${encodeURIComponent(chosen?.id ?? 'none')}/glance`,
-  );
+  const { state, answer } = useView(addressOf('glance', { sectionId: chosen?.id ?? 'none' }));
   const asking = useAsking();
   const students = answer?.students ?? [];
   const columns = wide ? 4 : 1;

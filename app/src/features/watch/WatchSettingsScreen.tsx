@@ -1,6 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { displayName } from '@slate-path/core/people/names';
 import type { WatchSetting } from '@slate-path/core/records/schema';
 import { streamNames, type StreamName } from '@slate-path/core/signals/names';
@@ -14,7 +15,7 @@ import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { ApiProblem, postJson } from '../records/api';
+import { ApiProblem, post } from '../records/api';
 import { makeChange } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useSections } from '../records/sections';
@@ -136,12 +137,7 @@ function SettingForm({ sectionId }: { sectionId: string }) {
     setState('asking');
     setFailure('');
     try {
-      setPreview(
-        await postJson<WatchPreview>(
-          `/api/sections/${encodeURIComponent(sectionId)}/watch-preview`,
-          settingOf(sectionId, streams, typed),
-        ),
-      );
+      setPreview(await post(addressOf('previewWatch', { sectionId }), settingOf(sectionId, streams, typed)));
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
       setFailure(
@@ -234,7 +230,7 @@ function SettingForm({ sectionId }: { sectionId: string }) {
 /** Which streams and lines are watched in a class, tried on the last four weeks before it is kept. */
 export function WatchSettingsScreen() {
   const { section: first } = useLocalSearchParams<{ section?: string }>();
-  const { state } = useView('/api/watch');
+  const { state } = useView(addressOf('watch'));
   const classes = useSections();
   const [sectionId, setSectionId] = useState(first ?? '');
   const chosen = classes.find(({ id }) => id === sectionId) ?? classes[0];

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { addressOf } from '@slate-path/core/api/address';
 import type { Quiet, Step } from '@slate-path/core/records/schema';
 import { isQuiet, quietId } from '@slate-path/core/signals/quiet';
 import type { WatchItem } from '@slate-path/core/signals/watchClass';
@@ -29,7 +30,7 @@ const none: readonly SectionWatch[] = [];
 
 /** The watch list with what this device knows of steps and of what was put aside. */
 export function useWatch(): Watch {
-  const { state, answer } = useView<{ sections: SectionWatch[] }>('/api/watch');
+  const { state, answer } = useView(addressOf('watch'));
   const { date } = useNow();
   const quiets = useRecords((records) => records.current.quiet);
   const steps = useRecords((records) => records.current.step);

@@ -3,6 +3,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
+import { addressOf } from '@slate-path/core/api/address';
 import { shownNames } from '@slate-path/core/checkIn/shownNames';
 import { displayName } from '@slate-path/core/people/names';
 import { groupBy } from '@slate-path/core/records/groupBy';
@@ -47,7 +48,7 @@ export function WorkScreen() {
   const terms = listOf(current, 'term').sort((a, b) => (a.startsOn < b.startsOn ? 1 : -1));
   const term = terms.find(({ startsOn }) => startsOn <= now.date) ?? terms[0];
   // The marks of the days that are counted anew must be here.
-  useView(`/api/lessons?from=${term?.startsOn ?? now.date}&to=${term?.endsOn ?? now.date}`);
+  useView(addressOf('lessons', { from: term?.startsOn ?? now.date, to: term?.endsOn ?? now.date }));
   const students = listOf(current, 'enrolment')
     .filter((e) => e.sectionId === sectionId && isEnrolledOn(e, now.date))
     .flatMap((e) => {
