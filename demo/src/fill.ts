@@ -19,7 +19,7 @@ import { makeSweeps, sweptClass } from './sweeps';
 import { makeTallies, talliedClasses, type ClassTerm, type TalliedLesson } from './tallies';
 import { checkInClass, checkInSetting, makeCheckIns } from './weather';
 import { makeTerm, type DemoLesson, type DemoTerm } from './term';
-import { Book } from './termBook';
+import { TermBook } from './termBook';
 
 type Payload<K extends KindName> = ChangeOf<K>['payload'];
 
