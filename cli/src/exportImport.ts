@@ -4,7 +4,7 @@ import { leaveOut } from '@slate-path/core/erasure/leaveOut';
 import type { RecordLists } from '@slate-path/core/records/records';
 import { many } from '@slate-path/core/words/many';
 import { bringArchive } from '@slate-path/server/archive/bring';
-import { NotBrought } from '@slate-path/server/archive/inParts';
+import { NotBrought } from '@slate-path/server/changes/bulk';
 import { readArchiveFile } from '@slate-path/server/archive/readFile';
 import { archiveFile } from '@slate-path/server/archive/writeFile';
 import type { OpenDatabase } from '@slate-path/server/database/open';
@@ -70,8 +70,9 @@ export async function importArchive(
     const teacherId = await teacherOrNew(database, teacher, read.zone);
     const records = await settleErased(database, teacherId, read.records, erased);
     try {
-      const count = await bringArchive({ database, clock: Date.now, teacherId }, { ...read, records });
-      console.error(`${count} records of ${file} are in ${data}.`);
+      const place = { database, clock: Date.now, teacherId };
+      const brought = await bringArchive(place, { ...read, records });
+      console.error(`${brought.records} records of ${file} are in ${data}.`);
     } catch (error) {
       if (error instanceof NotBrought) throw new InputError(`${file}: ${error.message}`);
       throw error;

@@ -277,16 +277,6 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
     missingOfFive: 3,
   },
   'pathSummary.keep': { id: 'sum', studentId: 'a', at, text: 'Away on Mondays.' },
-  'archive.bring': {
-    records: [
-      { table: 'term', id: 't0', removed: false, values: { name: 'Spring', startsOn: day, endsOn: day } },
-    ],
-  },
-  'archive.goBack': {
-    records: [
-      { table: 'term', id: 't0', removed: true, values: { name: 'Summer', startsOn: day, endsOn: day } },
-    ],
-  },
   'enrolment.move': {
     id: 'e',
     endsOn: day,

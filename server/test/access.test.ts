@@ -120,6 +120,30 @@ describe('who may do what', () => {
     expect(nowhere.status).toBe(404);
   });
 
+  test('the documentation says of a file what it is, and has the version of every package', async () => {
+    const document = (await (await ines.call('GET', '/api/openapi.json')).json()) as OpenApi & {
+      info: { version: string };
+    };
+    const roll = document.paths['/api/sections/{sectionId}/roll']?.['get'] as unknown as {
+      operationId: string;
+      responses: Record<string, { content: object }>;
+    };
+    expect(roll.operationId).toBe('rollFile');
+    expect(Object.keys(roll.responses['200']?.content ?? {})).toEqual([
+      'text/csv',
+      'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+      'text/html',
+    ]);
+    const root = path.join(__dirname, '../..');
+    const places = ['.', 'app', 'bench', 'cli', 'core', 'demo', 'e2e', 'server'];
+    const versions = places.map((place) => {
+      const file = path.join(root, place, 'package.json');
+      return (JSON.parse(fs.readFileSync(file, 'utf8')) as { version: string }).version;
+    });
+    const [, latest] = /^## (\S+)/m.exec(fs.readFileSync(path.join(root, 'CHANGELOG.md'), 'utf8')) ?? [];
+    expect(new Set([...versions, document.info.version])).toEqual(new Set([latest]));
+  });
+
   test('answers carry the guards of the browser', async () => {
     const { headers } = await ines.call('GET', '/api/health');
     expect(headers.get('content-security-policy')).toContain("default-src 'none'");

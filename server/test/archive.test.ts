@@ -1,5 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
+import Database from 'better-sqlite3';
 import { ArchiveRows } from '@slate-path/core/archive/archiveRows';
 import { writeArchive } from '@slate-path/core/archive/writeArchive';
 import { backUp } from '../src/database/backup';
@@ -93,6 +94,64 @@ test('a letter that an archive brings is not sent once more, neither with the ne
   expect(fs.readFileSync(path.join(fresh.folder, 'outbox', lettersIn(fresh)[0] ?? ''), 'utf8')).toContain(
     'letter-2',
   );
+});
+
+test('an archive is one line of the log, which holds none of its records, and is taken back as one', async () => {
+  const server = await startServer({ now, runs: true });
+  const caller = await signedIn(server.address);
+  const shown = async () => {
+    const setup = (await (await caller.call('GET', '/api/setup')).json()) as Record<string, unknown>;
+    const lists = Object.entries(setup).filter(([, list]) => Array.isArray(list));
+    return Object.fromEntries(
+      lists.map(([table, list]) => [
+        table,
+        (list as { id: string; removed: boolean }[])
+          .filter(({ removed }) => !removed)
+          .map(({ removed: _removed, ...record }) => JSON.stringify(record))
+          .sort(),
+      ]),
+    );
+  };
+  const bring = async (): Promise<string[]> => {
+    const answer = await caller.call('POST', '/api/archive', archive);
+    return ((await answer.json()) as { changeIds: string[] }).changeIds;
+  };
+  const archive = await bytesOf(await here.call('GET', '/api/archive'));
+  const before = await shown();
+  const changeIds = await bring();
+  const brought = await shown();
+  expect(brought['student']).toHaveLength(1);
+  // What ships with a new account made room for the archive's own.
+  expect(brought['standing']).not.toEqual(before['standing']);
+
+  const database = new Database(path.join(server.folder, 'slate-path.db'), { readonly: true });
+  const lines = database.prepare(`SELECT "payload", "edits" FROM "change" WHERE "device" = 'archive'`).all();
+  expect(lines).toHaveLength(changeIds.length);
+  const counts = database.prepare(
+    `SELECT json_extract("payload", '$.counts.student') FROM "change" WHERE "id" = ?`,
+  );
+  expect(counts.pluck().get(changeIds[0])).toBe(1);
+  expect(JSON.stringify(lines)).not.toContain('Mei');
+
+  const takeBack = (ids: string[]) =>
+    send(
+      caller,
+      ids.map((changeId) => change('undo', { changeId })),
+    );
+  await takeBack(changeIds);
+  expect(await shown()).toEqual(before);
+  const again = await bring();
+  expect(await shown()).toEqual(brought);
+  // What the teacher has taken away meanwhile stays away, and only once is it taken back.
+  await send(caller, [{ ...change('enrolment.remove', { id: 'e0' }), madeAt: new Date(now).toISOString() }]);
+  await takeBack(again);
+  expect(await shown()).toEqual(before);
+  const twice = await caller.call('POST', '/api/changes', {
+    changes: [change('archive.bring', { counts: {} })],
+  });
+  expect(await twice.json()).toMatchObject({ answers: [{ outcome: 'refused' }] });
+  database.close();
+  await server.stop();
 });
 
 test('a backup is not put under a running server, and nothing is changed; once it has stopped, it is', async () => {

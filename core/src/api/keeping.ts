@@ -29,7 +29,8 @@ export const keepingEndpoints = {
       'Brings an archive in. With anything wrong in it, nothing; what is there already stays as it is.',
     query: z.object({ erased: z.enum(['leaveOut', 'bringBack']).optional() }),
     fileUpTo: largestArchiveBytes,
-    answer: z.object({ records: z.number() }),
+    /** By the changes, in this order, all of it is taken back. */
+    answer: z.object({ records: z.number(), changeIds: z.array(z.string()) }),
   },
   archiveProgress: {
     summary: 'The share of an archive that has been brought in so far; null where none is on its way.',

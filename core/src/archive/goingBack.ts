@@ -1,7 +1,7 @@
 import type { RecordLists } from '../records/records';
 import type { RecordOf, TableName } from '../records/schema';
 import { tableNames } from '../records/tables';
-import { broughtRecord, type BroughtRecord } from './changes';
+import { broughtRecord, type BroughtRecord } from './brought';
 
 /** What has to be written so that all is as it was, and what that means. */
 export interface GoingBack {

@@ -1,4 +1,3 @@
-import { archiveEdits } from '../archive/edits';
 import { calendarEdits } from '../calendar/edits';
 import { circleEdits } from '../circle/edits';
 import { checkInEdits } from '../checkIn/edits';
@@ -34,7 +33,6 @@ const editsByKind = {
   ...sweepEdits,
   ...noteEdits,
   ...watchEdits,
-  ...archiveEdits,
 };
 
 /** The edits of a change (an undo has none of its own: it takes back those of another). */

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { Id, Instant } from '../records/schema';
-import { archiveChanges } from '../archive/changes';
 import { calendarChanges } from '../calendar/changes';
 import { circleChanges } from '../circle/changes';
 import { checkInChanges } from '../checkIn/changes';
@@ -35,7 +34,6 @@ export const changeKinds = {
   ...sweepChanges,
   ...noteChanges,
   ...watchChanges,
-  ...archiveChanges,
 };
 
 export type KindName = keyof typeof changeKinds;

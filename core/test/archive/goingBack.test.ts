@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { archiveEdits } from '../../src/archive/edits';
+import { bulkEdits } from '../../src/archive/edits';
 import { goingBack } from '../../src/archive/goingBack';
 import { applyEdits } from '../../src/changes/edit';
 import { emptyRecords, mergeRecords, type RecordLists } from '../../src/records/records';
@@ -65,7 +65,7 @@ test('whatever happened since: written over what is there now, all that shows is
         topics.filter(({ removed }) => !removed).sort((a, b) => (a.id < b.id ? -1 : 1));
       const goTo = (from: Topic[], to: Topic[]) => {
         const { records } = goingBack({ topic: to }, { topic: from });
-        const edits = archiveEdits['archive.goBack']({ records });
+        const edits = bulkEdits['archive.goBack'](records);
         return Object.values(applyEdits(mergeRecords(emptyRecords(), { topic: from }), edits).topic);
       };
       const back = goTo(now, then);

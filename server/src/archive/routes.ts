@@ -6,7 +6,7 @@ import type { Services } from '../services';
 import { load } from '../views/load';
 import { comeBack, erasedStudents } from '../erasure/erased';
 import { bringArchive } from './bring';
-import { NotBrought } from './inParts';
+import { NotBrought } from '../changes/bulk';
 import type { ArchiveRead } from './readFile';
 
 async function readIt(
@@ -72,12 +72,12 @@ export const archiveRoutes = [
         const { database, clock } = services;
         if (query.erased === 'bringBack') await comeBack(database, teacherId, read.erased);
         underWay.set(teacherId, 0);
-        const records = await bringArchive({ database, clock, teacherId }, read, (share) =>
+        const brought = await bringArchive({ database, clock, teacherId }, read, (share) =>
           underWay.set(teacherId, share),
         );
         services.watch.touch(teacherId, [null]);
         services.events.tell(teacherId, '');
-        return { records };
+        return brought;
       } catch (error) {
         if (error instanceof NotBrought) throw new Problem(422, 'Not brought in', error.message);
         throw error;

@@ -2,7 +2,7 @@ import path from 'node:path';
 import { Problem } from '../http/problem';
 import { route } from '../http/route';
 import type { Services } from '../services';
-import { applyInParts, NotBrought } from '../archive/inParts';
+import { NotBrought, writeInBulk } from '../changes/bulk';
 import { dropOldBackups, listBackups } from './backups';
 
 const dataFolderOf = ({ database }: Services) => path.dirname(database.file);
@@ -52,7 +52,7 @@ export const backupRoutes = [
       await makeBackup(services);
       try {
         const { database, clock } = services;
-        await applyInParts({ database, clock, teacherId }, 'archive.goBack', records, () => undefined);
+        await writeInBulk({ database, clock, teacherId }, 'archive.goBack', records);
       } catch (error) {
         if (!(error instanceof NotBrought)) throw error;
         const how = 'What came before it was brought back; the backup of a moment ago has all as it was.';

@@ -1,6 +1,7 @@
 import { editsOf } from '@slate-path/core/changes/editsOf';
 import { aboutOf, Change, type ChangeAnswer } from '@slate-path/core/changes/schema';
 import { forget } from '@slate-path/core/erasure/forget';
+import { takeBackBulk } from '../database/bulkRows';
 import type { LoggedEdit } from '../database/entities';
 import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
@@ -43,6 +44,14 @@ function doneBy(sql: Sql, changeId: string, teacherId: string): LoggedChange {
   return line;
 }
 
+/** Written in bulk: the log says only how many there were. One from before that has its edits. */
+function isBulk({ kind, edits }: LoggedChange): boolean {
+  if (edits.length > 0) return false;
+  if (kind === 'archive.goBack')
+    throw new Refusal('Going back to a backup is taken back by going back to the one made just before it.');
+  return kind === 'archive.bring';
+}
+
 interface Outcome {
   about: string | null;
   edits: LoggedEdit[];
@@ -54,6 +63,10 @@ function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
   if (change.kind === 'undo') {
     const { changeId, recordIds } = change.payload;
     const line = doneBy(sql, changeId, teacherId);
+    if (isBulk(line)) {
+      takeBackBulk(sql, changeId, teacherId, { at: arrival.receivedAt, by: change.id });
+      return { about: line.about, edits: [] };
+    }
     const wanted = recordIds && new Set(recordIds);
     const done = wanted ? line.edits.filter(({ id }) => wanted.has(id)) : line.edits;
     const rows = new Rows(sql, done);
@@ -87,21 +100,6 @@ function withoutErased(sql: Sql, change: Change, teacherId: string): Change {
 }
 
 /**
- * Letters that an archive brings went out where they were written: the postman here must not send them once
- * more. In the same transaction, so that there is no moment in which they wait.
- */
-function settleLetters(sql: Sql, edits: readonly LoggedEdit[], { teacherId, receivedAt }: Arrival): void {
-  for (const { op, table, id } of edits)
-    if (op === 'make' && table === 'message')
-      sql.run(
-        `INSERT INTO "delivery" ("messageId", "teacherId", "deliveredAt", "file") VALUES (?, ?, ?, '')`,
-        id,
-        teacherId,
-        receivedAt,
-      );
-}
-
-/**
  * Applies a change and writes its line, in the transaction that is open.
  * @throws Refusal, MissingRecord when it cannot be
  */
@@ -113,7 +111,6 @@ export function applyOnce(sql: Sql, arriving: Change, arrival: Arrival): ChangeA
     return applied(change.id, before.edits);
   }
   const { about, edits } = perform(sql, change, arrival);
-  if (change.kind === 'archive.bring') settleLetters(sql, edits, arrival);
   writeLine(sql, change, arrival, about, edits);
   return applied(change.id, edits);
 }

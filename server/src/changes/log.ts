@@ -33,10 +33,13 @@ export function deviceOf(sql: Sql, changeId: string, teacherId: string): string 
   )?.device;
 }
 
+/** What a line of the log says of a change, whoever made it. */
+type Line = Pick<Change, 'id' | 'device' | 'madeAt'> & { kind: string; payload: unknown };
+
 /** Adds a line to the log, which nothing ever changes. */
 export function writeLine(
   sql: Sql,
-  { id, kind, device, madeAt, payload }: Change,
+  { id, kind, device, madeAt, payload }: Line,
   { teacherId, receivedAt }: Arrival,
   about: string | null,
   edits: LoggedEdit[],

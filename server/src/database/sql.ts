@@ -17,8 +17,9 @@ export class Sql {
     return this.prepare(sql).all(...values) as T[];
   }
 
-  run(sql: string, ...values: unknown[]): void {
-    this.prepare(sql).run(...values);
+  /** @returns how many rows were written */
+  run(sql: string, ...values: unknown[]): number {
+    return this.prepare(sql).run(...values).changes;
   }
 
   /** Does some writing as one: all of it, or, when something throws, nothing. */

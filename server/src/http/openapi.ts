@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { version } from '../../package.json';
 import { Change } from '@slate-path/core/changes/schema';
 import { ProblemDocument } from './problem';
 import type { Route } from './route';
@@ -68,7 +69,7 @@ export function openApiDocument(routes: readonly Route[]): JsonSchema {
   for (const route of routes) (paths[route.path] ??= {})[route.method] = operationOf(route);
   return {
     openapi: '3.1.0',
-    info: { title: 'Slate Path', version: '0.1.0', license: { name: 'MIT', identifier: 'MIT' } },
+    info: { title: 'Slate Path', version, license: { name: 'MIT', identifier: 'MIT' } },
     paths,
     components: {
       schemas: { Change: jsonSchema(Change, 'input'), Problem: jsonSchema(ProblemDocument, 'output') },

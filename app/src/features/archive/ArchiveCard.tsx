@@ -3,6 +3,7 @@ import { addressOf } from '@slate-path/core/api/address';
 import { many } from '@slate-path/core/words/many';
 import Download from 'lucide-react-native/icons/download';
 import FileUp from 'lucide-react-native/icons/file-up';
+import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '../../parts/Action';
@@ -11,6 +12,7 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { FileAction } from '../files/FileAction';
 import { ApiProblem, postFile } from '../records/api';
+import { takeBackThere } from '../records/outbox';
 import { renewViews } from '../records/views';
 import { Bringing } from './Bringing';
 
@@ -22,7 +24,8 @@ type State =
   | { step: 'idle' }
   | { step: 'reading' | 'bringing' }
   | { step: 'read'; file: File; reading: Reading }
-  | { step: 'brought'; records: number }
+  | { step: 'brought'; records: number; changeIds: string[] }
+  | { step: 'takenBack' }
   | { step: 'failed'; reason: string };
 
 const reasonOf = (error: unknown) => {
@@ -94,6 +97,16 @@ function AboutErased({ count, onBring }: { count: number; onBring: (erased: OfEr
   );
 }
 
+/** What was brought in, and the way back. */
+function Brought({ records, onTakeBack }: { records: number; onTakeBack: () => void }) {
+  return (
+    <View style={{ gap: space(2), alignItems: 'flex-start' }}>
+      <Words live>{`${many(records, 'record')} read in. What was here already stayed as it was.`}</Words>
+      <Action label="Take it all back" icon={Undo2} onPress={onTakeBack} />
+    </View>
+  );
+}
+
 /** Everything out as an archive, and an archive in. */
 export function ArchiveCard() {
   const picker = useRef<HTMLInputElement>(null);
@@ -109,8 +122,8 @@ export function ArchiveCard() {
   const bring = async (file: File, erased?: OfErased) => {
     setState({ step: 'bringing' });
     try {
-      const { records } = await postFile(addressOf('bringArchive', { erased }), file);
-      setState({ step: 'brought', records });
+      const brought = await postFile(addressOf('bringArchive', { erased }), file);
+      setState({ step: 'brought', ...brought });
       renewViews();
     } catch (error) {
       setState({ step: 'failed', reason: reasonOf(error) });
@@ -153,9 +166,16 @@ export function ArchiveCard() {
         />
       ) : null}
       {state.step === 'brought' ? (
-        <Words
-          live
-        >{`${many(state.records, 'record')} read in. What was here already stayed as it was.`}</Words>
+        <Brought
+          records={state.records}
+          onTakeBack={() => {
+            state.changeIds.forEach(takeBackThere);
+            setState({ step: 'takenBack' });
+          }}
+        />
+      ) : null}
+      {state.step === 'takenBack' ? (
+        <Words live>Taken back: what came with the archive is away again, what was here is as it was.</Words>
       ) : null}
       {state.step === 'failed' ? (
         <Words tone="ember" live>

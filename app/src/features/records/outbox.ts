@@ -142,6 +142,11 @@ export function takeBack(about: string, concerns: Concerns = everything): void {
   add(change, { edits: own, inverse: invertEdits(current, own) }, left);
 }
 
+/** Takes back what the server wrote by itself when it was asked to, as an archive: only it knows what that was. */
+export function takeBackThere(changeId: string): void {
+  add({ ...envelope(), kind: 'undo', payload: { changeId } }, { edits: [], inverse: [] }, null);
+}
+
 /** Gives up a change that the server refused. */
 export async function leaveOut(changeId: string): Promise<void> {
   dropEntry(changeId);

@@ -1,0 +1,108 @@
+import { ulid } from 'ulid';
+import { BroughtRecords, manifestOf, type BroughtRecord } from '@slate-path/core/archive/brought';
+import { bulkEdits, type BulkKind } from '@slate-path/core/archive/edits';
+import { forget } from '@slate-path/core/erasure/forget';
+import type { OpenDatabase } from '../database/open';
+import type { Sql } from '../database/sql';
+import { erasedStudents } from '../erasure/erased';
+import type { Clock } from '../services';
+import { applyToRows, MissingRecord, type Word } from './applyEdits';
+import { writeLine, type Arrival } from './log';
+import { Rows } from './rows';
+
+/** Records that are written at once: the server is held up for so many at a time. */
+const partLength = 250;
+
+export interface Place {
+  database: OpenDatabase;
+  clock: Clock;
+  teacherId: string;
+}
+
+/** What could not be written, with the reason; what came before it is kept, and may be written again. */
+export class NotBrought extends Error {}
+
+/** What hangs on a student who was erased while this was on its way is not taken in. */
+function withoutErased(sql: Sql, records: readonly BroughtRecord[], teacherId: string): BroughtRecord[] {
+  let kept: unknown = records;
+  for (const studentId of erasedStudents(sql, teacherId))
+    kept = forget(kept, { studentId, recordIds: new Set(), rename: (text) => text });
+  const read = BroughtRecords.safeParse(kept);
+  if (read.success) return read.data;
+  const [issue] = read.error.issues;
+  throw new NotBrought(`${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`.trim());
+}
+
+/**
+ * Letters that an archive brings went out where they were written: the postman here must not send them once
+ * more. In the same transaction, so that there is no moment in which they wait.
+ */
+function settleLetters(sql: Sql, letterIds: readonly string[], { teacherId, receivedAt }: Arrival): void {
+  for (const id of letterIds)
+    sql.run(
+      `INSERT INTO "delivery" ("messageId", "teacherId", "deliveredAt", "file") VALUES (?, ?, ?, '')`,
+      id,
+      teacherId,
+      receivedAt,
+    );
+}
+
+function writePart(
+  sql: Sql,
+  kind: BulkKind,
+  part: readonly BroughtRecord[],
+  word: Word,
+  arrival: Arrival,
+): void {
+  const { teacherId } = arrival;
+  const wanted = bulkEdits[kind](withoutErased(sql, part, teacherId));
+  const rows = new Rows(sql, wanted);
+  const foreign = wanted.find(({ table, id }) => (rows.get(table, id)?.teacherId ?? teacherId) !== teacherId);
+  if (foreign) throw new MissingRecord(foreign.table, foreign.id);
+  const done = applyToRows(rows, wanted, teacherId, word);
+  const dangling = rows.danglingReference(teacherId);
+  if (dangling) throw new NotBrought(dangling);
+  rows.write();
+  if (kind === 'archive.bring') {
+    const letters = done.filter(({ op, table }) => op === 'make' && table === 'message');
+    settleLetters(
+      sql,
+      letters.map(({ id }) => id),
+      arrival,
+    );
+  }
+}
+
+/**
+ * Writes many records, a part at a time, each in one transaction. The log gets one line, with the first of them, that
+ * says how many of which kind: which they were stands in their stamps, so that all are taken back as one.
+ * @param told is called with the share that is done
+ * @returns the change's id @throws NotBrought
+ */
+export async function writeInBulk(
+  { database, clock, teacherId }: Place,
+  kind: BulkKind,
+  records: readonly BroughtRecord[],
+  told: (share: number) => void = () => undefined,
+): Promise<string> {
+  const at = new Date(clock()).toISOString();
+  const line = { id: ulid(clock()), kind, madeAt: at, device: 'archive' };
+  const arrival = { teacherId, receivedAt: at };
+  const word = { stamp: { at, by: line.id }, isOwn: () => false };
+  try {
+    let written = 0;
+    do {
+      const part = records.slice(written, written + partLength);
+      await database.write((sql) => {
+        if (written === 0)
+          writeLine(sql, { ...line, payload: { counts: manifestOf(records) } }, arrival, 'archive', []);
+        writePart(sql, kind, part, word, arrival);
+      });
+      written += partLength;
+      told(Math.min(1, written / Math.max(1, records.length)));
+    } while (written < records.length);
+  } catch (error) {
+    throw error instanceof MissingRecord ? new NotBrought(error.message) : error;
+  }
+  return line.id;
+}
