@@ -25,7 +25,7 @@ module.exports = {
       name: 'no-circles',
       severity: 'error',
       from: { pathNot: '^app/src/app' },
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
     },
   ],
   options: {

@@ -1,6 +1,6 @@
 import { TableError } from '@slate-path/core/formats/table';
 import { readParticipantFile } from '@slate-path/core/participants/readParticipantFile';
-import { defaultGraceMinutes } from '@slate-path/core/roll/presence';
+import { defaultGraceMinutes } from '@slate-path/core/roll/rules';
 import type { Known } from '@slate-path/core/participants/matchPeople';
 import { meetingRoll, type MeetingMark } from '@slate-path/core/participants/meetingRoll';
 import { readParticipants } from '@slate-path/core/participants/readParticipants';

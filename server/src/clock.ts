@@ -1,4 +1,5 @@
-import type { Clock } from './services';
+/** The present moment, in milliseconds since the epoch. */
+export type Clock = () => number;
 
 /**
  * The machine's clock, or the one that SLATE_NOW sets for pictures and tests.

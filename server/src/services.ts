@@ -1,3 +1,4 @@
+import type { Clock } from './clock';
 import type { OpenDatabase } from './database/open';
 import type { Erasures } from './erasure/erasures';
 import type { Jobs } from './jobs/jobs';
@@ -19,6 +20,3 @@ export interface Services {
   /** The id of the demo's teacher; null in a school's own installation. */
   demoTeacherId: string | null;
 }
-
-/** The present moment, in milliseconds since the epoch. */
-export type Clock = () => number;

@@ -10,7 +10,8 @@ import { listen } from './http/listen';
 import { startJobs } from './jobs/jobs';
 import { Postman } from './messages/deliver';
 import { MailServer } from './messages/mailServer';
-import type { Clock, Services } from './services';
+import type { Clock } from './clock';
+import type { Services } from './services';
 import { reachFrom, type Reach } from './settings';
 import { WatchKeeper } from './watch/keeper';
 

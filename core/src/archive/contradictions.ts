@@ -1,4 +1,4 @@
-import type { ArchiveError } from './readArchive';
+import type { ArchiveError } from './archiveError';
 import type { Archive } from './tables';
 
 /** An end that does not come after its beginning, or of a lesson on another day; a lesson twice. */

@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import { Zone } from '../records/values';
 import { unguardFormulas } from '../formats/formulas';
+import type { ArchiveError } from './archiveError';
 import { findContradictions } from './contradictions';
 import {
   archiveTableNames,
@@ -13,14 +14,6 @@ import {
   type ArchiveTable,
   type ArchiveTableName,
 } from './tables';
-
-/** What is wrong with an archive, with the file and the line where it stands. */
-export interface ArchiveError {
-  file: string;
-  /** 1 is the header; null where it is about the whole file. */
-  line: number | null;
-  reason: string;
-}
 
 export interface ArchiveReading {
   archive: Archive;

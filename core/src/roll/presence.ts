@@ -1,9 +1,6 @@
 import { minutesOf } from '../calendar/localTime';
 import type { Lesson, Mark, Standing } from '../records/schema';
-import type { RollRules } from './rules';
-
-/** Minutes after the start, or before the end, that are forgiven unless the class says otherwise. */
-export const defaultGraceMinutes = 5;
+import { defaultGraceMinutes, type RollRules } from './rules';
 
 const plainRules = {
   graceMinutes: defaultGraceMinutes,

@@ -1,5 +1,7 @@
 import type { School, Section, Standing } from '../records/schema';
-import { defaultGraceMinutes } from './presence';
+
+/** Minutes after the start, or before the end, that are forgiven unless the class says otherwise. */
+export const defaultGraceMinutes = 5;
 
 /** How a class's marks are counted. The defaults are those of the archive format. */
 export interface RollRules {

@@ -1,22 +1,8 @@
-import { z } from 'zod';
 import type { Step } from '../records/schema';
 import { handInMissing } from './models/handInModel';
-import { streamNames, streamsOf, type ClassSeries, type Slot, type StreamName } from './streams';
+import { streamsOf, type ClassSeries, type Slot, type StreamName } from './streams';
 import { fewestAfter } from './outcomeWords';
-
-/** What became of one stream since a step was taken. */
-export const StepOutcome = z.object({
-  stream: z.enum(streamNames),
-  /** Means of the student before and after, and of the rest of the class. */
-  before: z.number(),
-  after: z.number(),
-  classBefore: z.number(),
-  classAfter: z.number(),
-  seenBefore: z.number(),
-  seenAfter: z.number(),
-  verdict: z.enum(['too_few', 'better', 'same', 'worse']),
-});
-export type StepOutcome = z.infer<typeof StepOutcome>;
+import type { StepOutcome } from './stepOutcome';
 
 /** Looked at before a step: the last times, as many as these. */
 const mostBefore = 15;

@@ -1,4 +1,4 @@
-import type { StepOutcome } from './afterStep';
+import type { StepOutcome } from './stepOutcome';
 import { counted, day, streamWords } from './words';
 
 /** Fewer times than this say nothing yet. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { StepOutcome } from './afterStep';
+import { StepOutcome } from './stepOutcome';
 import { ClearedItem } from './cleared';
 import { WatchItem } from './watchClass';
 

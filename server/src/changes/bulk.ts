@@ -5,7 +5,7 @@ import { forget } from '@slate-path/core/erasure/forget';
 import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
 import { erasedStudents } from '../erasure/erased';
-import type { Clock } from '../services';
+import type { Clock } from '../clock';
 import { applyToRows, MissingRecord, type Word } from './applyEdits';
 import { writeLine, type Arrival } from './log';
 import { Rows } from './rows';

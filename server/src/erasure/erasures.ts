@@ -3,7 +3,7 @@ import type { OpenDatabase } from '../database/open';
 import type { Jobs } from '../jobs/jobs';
 import type { Postman } from '../messages/deliver';
 import type { MailServer } from '../messages/mailServer';
-import type { Clock } from '../services';
+import type { Clock } from '../clock';
 import type { Erasure } from './erase';
 import type { ErasureState } from './state';
 

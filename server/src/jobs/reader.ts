@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import type { JobKinds, ReadingKind } from './jobs';
+import type { JobKinds, ReadingKind } from './kinds';
 import { reading } from './reading';
 
 /** A process that reads what somebody brought, one file after the other; see `readers.ts`. */

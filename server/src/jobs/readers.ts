@@ -1,7 +1,7 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import type { JobKinds, ReadingKind } from './jobs';
+import type { JobKinds, ReadingKind } from './kinds';
 
 /** What reading one file may take. */
 export interface Bounds {

@@ -1,5 +1,5 @@
 import { TableError } from '@slate-path/core/formats/table';
-import type { JobKinds, ReadingKind } from './jobs';
+import type { JobKinds, ReadingKind } from './kinds';
 
 type Job<K extends ReadingKind> = (input: JobKinds[K]['input']) => Promise<JobKinds[K]['result']>;
 

@@ -1,4 +1,4 @@
-import type { JobKinds } from './jobs';
+import type { JobKinds } from './kinds';
 
 type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<JobKinds[K]['result']>;
 
@@ -35,7 +35,7 @@ export const circleFile: Job<'circleFile'> = async (request) =>
   (await import('../tallies/circleFile')).circleFile(request);
 
 export const readCandidates: Job<'readCandidates'> = async (asked) =>
-  (await import('../notes/speaking')).readCandidates(asked);
+  (await import('../notes/candidates')).readCandidates(asked);
 
 export const suggestTopics: Job<'suggestTopics'> = async (range) =>
   (await import('../notes/suggest')).suggest(range);

@@ -1,5 +1,4 @@
 import { In } from 'typeorm';
-import { findTopics, topicIndex } from '@slate-path/core/notes/findTopics';
 import type { SearchTerm, Span } from '@slate-path/core/notes/searchTerms';
 import { wordsOf } from '@slate-path/core/notes/words';
 import { groupBy } from '@slate-path/core/records/groupBy';
@@ -11,7 +10,6 @@ import { load } from '../views/load';
 import { notesOf } from './readNotes';
 
 const mostOffered = 300;
-const sought = 'sought';
 
 /** What the index is asked for a name: all its words, or all in one. */
 function termsOf(name: string): SearchTerm[][] {
@@ -24,36 +22,6 @@ export interface Speaking {
   notes: Note[];
   found: { noteId: string; spans: Span[] }[];
   more: boolean;
-}
-
-/** A note that may speak of it, with the places that are students' names. */
-export interface Candidate {
-  noteId: string;
-  text: string;
-  named: Span[];
-}
-
-/** So much is read for one question, the latest first: more is no help to choose from. */
-const mostRead = 200_000;
-
-/** Where the candidates speak of a topic, as a reading of them would find it; in a worker. */
-export function readCandidates({
-  names,
-  candidates,
-}: {
-  names: readonly string[];
-  candidates: readonly Candidate[];
-}): { found: { noteId: string; spans: Span[] }[]; more: boolean } {
-  const index = topicIndex([{ id: sought, names }]);
-  const found: { noteId: string; spans: Span[] }[] = [];
-  let read = 0;
-  for (const { noteId, text, named } of candidates) {
-    read += text.length;
-    if (read > mostRead) return { found, more: true };
-    const spans = findTopics(wordsOf(text), index, named).map(({ from, to }) => ({ from, to }));
-    if (spans.length > 0) found.push({ noteId, spans });
-  }
-  return { found, more: false };
 }
 
 /**

@@ -3,7 +3,7 @@ import type { SectionWatch } from '@slate-path/core/signals/watchReading';
 import type { OpenDatabase } from '../database/open';
 import { recordEntities } from '../database/entities';
 import type { Jobs } from '../jobs/jobs';
-import type { Clock } from '../services';
+import type { Clock } from '../clock';
 import { sectionsOf } from './sectionsOf';
 
 /** What is known of one teacher's classes, and which of them have to be looked at again. */

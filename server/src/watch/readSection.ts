@@ -3,7 +3,7 @@ import type { Step, WatchSetting } from '@slate-path/core/records/schema';
 import { observeRows } from '@slate-path/core/signals/observe';
 import type { ClassSeries } from '@slate-path/core/signals/streams';
 import { usualSettings, type WatchSettings } from '@slate-path/core/signals/watchClass';
-import { defaultGraceMinutes } from '@slate-path/core/roll/presence';
+import { defaultGraceMinutes } from '@slate-path/core/roll/rules';
 import type { RecordReader } from '../database/readRecords';
 import { readStreams } from './readStreams';
 

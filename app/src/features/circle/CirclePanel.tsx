@@ -4,7 +4,7 @@ import { addressOf } from '@slate-path/core/api/address';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 import { NoLookFors } from '../tallies/NoLookFors';
 import { useFocus } from '../tallies/useFocus';
 import { CircleResult } from './CircleResult';

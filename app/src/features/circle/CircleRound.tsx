@@ -10,7 +10,7 @@ import { IconAction } from '../../parts/IconAction';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 import { useRecordsAfterPaint } from '../records/afterPaint';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords, type RecordsState } from '../records/useRecords';

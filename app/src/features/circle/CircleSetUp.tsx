@@ -17,7 +17,7 @@ import { forgetTyped } from '../../parts/typed';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { isAway } from '../lesson/isAway';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
 import { useShownNames } from '../tallies/useShownNames';

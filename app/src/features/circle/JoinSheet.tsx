@@ -9,7 +9,7 @@ import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
 import { isAway } from '../lesson/isAway';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 import { useRecords } from '../records/useRecords';
 import { joinCircle } from './circles';
 

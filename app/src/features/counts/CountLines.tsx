@@ -6,7 +6,16 @@ import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
-import type { CountGroupRate } from './CountsScreen';
+
+/** A group of the counts with its sum and its rate. */
+export interface CountGroupRate {
+  key: string;
+  label: string;
+  amount: number;
+  lessons: number;
+  minutes: number;
+  perHour: number | null;
+}
 
 interface CountLinesProps {
   groups: readonly CountGroupRate[];

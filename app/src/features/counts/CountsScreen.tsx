@@ -33,7 +33,7 @@ import { useView } from '../records/views';
 import { usualRanges } from '../totals/ranges';
 import { CountChart, type ChartBar } from './CountChart';
 import { CountComment } from './CountComment';
-import { CountLines } from './CountLines';
+import { CountLines, type CountGroupRate } from './CountLines';
 
 const groupings: { value: CountGrouping; label: string }[] = [
   { value: 'student', label: 'By student' },
@@ -53,15 +53,6 @@ const amountWords = ({ measure }: LookFor, amount: number) =>
   measure === 'seconds' ? durationWords(amount) : many(amount, 'time');
 const rateWords = ({ measure }: LookFor, perHour: number) =>
   measure === 'seconds' ? durationWords(perHour) : String(Math.round(perHour * 10) / 10);
-
-export interface CountGroupRate {
-  key: string;
-  label: string;
-  amount: number;
-  lessons: number;
-  minutes: number;
-  perHour: number | null;
-}
 
 const noCounts: ClassCounts = { lessons: [], counts: [], exposures: [] };
 

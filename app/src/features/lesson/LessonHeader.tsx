@@ -18,7 +18,7 @@ import { useHasCheckIns, useRoundUp } from '../checkIn/useRoundUp';
 import { useDue } from '../notes/useDue';
 import { SavedSign } from '../shell/SavedSign';
 import { LessonLine } from './LessonLine';
-import type { LessonRow } from './LessonScreen';
+import type { LessonRow } from './lessonRow';
 
 const LessonMenu = lazily(() => import('./LessonMenu'));
 

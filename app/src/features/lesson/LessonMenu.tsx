@@ -8,7 +8,7 @@ import { longDay } from '../../parts/dates';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { forgetTyped } from '../../parts/typed';
-import type { LessonRow } from './LessonScreen';
+import type { LessonRow } from './lessonRow';
 import {
   addLesson,
   clearRoll,

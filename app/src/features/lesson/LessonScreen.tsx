@@ -20,6 +20,7 @@ import { useRecords, type RecordsState } from '../records/useRecords';
 import { useView } from '../records/views';
 import { partnerOf, rollBook, untakenLessons, useAllLessons } from './lessons';
 import { LessonHeader } from './LessonHeader';
+import type { LessonRow } from './lessonRow';
 import { MarkDetail } from './MarkDetail';
 import { ModeBar, modeOf, type LessonMode } from './ModeBar';
 import { NoLesson } from './NoLesson';
@@ -42,11 +43,6 @@ const LessonSide = lazily(() => import('./LessonSide'));
 const sideWidth = 320;
 
 const bookOf = (state: RecordsState) => rollBook(state.current);
-
-/** A row of the roll, and the lesson it is in: two classes may have one roll. */
-export interface LessonRow extends RollRow {
-  lesson: Lesson;
-}
 
 /** The students of a lesson (and of its partner's) with their marks; the same object while nothing of it changes. */
 function useRollRows(lesson: Lesson, partner: Lesson | undefined): LessonRow[] {

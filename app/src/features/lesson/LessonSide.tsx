@@ -10,7 +10,7 @@ import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { longDay } from '../../parts/dates';
 import { useHasCheckIns } from '../checkIn/useRoundUp';
-import type { LessonRow } from './LessonScreen';
+import type { LessonRow } from './lessonRow';
 import { LessonList } from './UntakenList';
 import { MarkDetail } from './MarkDetail';
 

@@ -9,7 +9,7 @@ import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useRecords } from '../records/useRecords';
 import { setAside, tapMoment, tapStudent } from './marking';
-import type { LessonRow } from './LessonScreen';
+import type { LessonRow } from './lessonRow';
 import { StudentRow } from './StudentRow';
 
 interface RollProps {

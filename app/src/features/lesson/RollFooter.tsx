@@ -10,7 +10,7 @@ import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { TakeBack } from '../records/TakeBack';
 import { historyOf } from './lessons';
-import type { LessonRow } from './LessonScreen';
+import type { LessonRow } from './lessonRow';
 import { isAhead, takeAllHere } from './marking';
 
 /** Given names, with the family name where two here share one. */

@@ -1,4 +1,4 @@
-import type { LessonRow } from './LessonScreen';
+import type { LessonRow } from './lessonRow';
 
 /**
  * Whether somebody is out of reach in a lesson. Before its roll is taken everybody is taken to be here, but for

@@ -6,7 +6,7 @@ import { now, zoneOf } from '../records/clock';
 import { takeBack } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
 import { historyOf } from './lessons';
-import type { LessonRow } from './LessonScreen';
+import type { LessonRow } from './lessonRow';
 import { chooseStanding } from './marking';
 
 interface LessonKeys {

@@ -12,7 +12,7 @@ import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
-import type { Open } from './MonthScreen';
+import type { OpenMark } from './openMark';
 import type { MonthOfClass, MonthRow } from './useMonth';
 
 const nameWidth = 182;
@@ -68,7 +68,7 @@ function Heading({ lessons }: { lessons: readonly Lesson[] }) {
 interface GridRowProps {
   row: MonthRow;
   lessons: readonly Lesson[];
-  onOpen: (open: Open) => void;
+  onOpen: (open: OpenMark) => void;
 }
 
 const GridRow = memo(function GridRow({ row, lessons, onOpen }: GridRowProps) {
@@ -120,7 +120,7 @@ const GridRow = memo(function GridRow({ row, lessons, onOpen }: GridRowProps) {
 });
 
 /** Wide: lessons beside each other, a student a line, what it adds up to at the right. */
-export function MonthGrid({ month, onOpen }: { month: MonthOfClass; onOpen: (open: Open) => void }) {
+export function MonthGrid({ month, onOpen }: { month: MonthOfClass; onOpen: (open: OpenMark) => void }) {
   const palette = usePalette();
   const { lessons, rows, counts } = month;
   return (

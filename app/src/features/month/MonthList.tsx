@@ -13,7 +13,7 @@ import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
 import { totalsWords } from './totalsWords';
-import type { Open } from './MonthScreen';
+import type { OpenMark } from './openMark';
 import type { MonthOfClass, MonthRow } from './useMonth';
 
 /** One student's lessons of the month by day; a tap corrects one. */
@@ -25,7 +25,7 @@ function StudentMonth({
 }: {
   row: MonthRow;
   month: MonthOfClass;
-  onOpen: (open: Open) => void;
+  onOpen: (open: OpenMark) => void;
   onClose: () => void;
 }) {
   const palette = usePalette();
@@ -80,7 +80,7 @@ function chunks<T>(items: readonly T[], size: number): T[][] {
 }
 
 /** Phone: a student a row, the month as a string of bars; the row opens its days. */
-export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (open: Open) => void }) {
+export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (open: OpenMark) => void }) {
   const palette = usePalette();
   const [chosen, setChosen] = useState<string | null>(null);
   const row = month.rows.find(({ enrolment }) => enrolment.id === chosen);

@@ -25,14 +25,9 @@ import { useView } from '../records/views';
 import { useNameOrder } from '../people/nameOrder';
 import { RollFiles } from '../totals/RollFiles';
 import { MonthGrid } from './MonthGrid';
+import type { OpenMark } from './openMark';
 import { MonthList } from './MonthList';
 import { useMonth } from './useMonth';
-
-/** Which mark is open for correction. */
-export interface Open {
-  lessonId: string;
-  studentId: string;
-}
 
 function MonthSteps({ month, sectionId }: { month: string; sectionId: string }) {
   const router = useRouter();
@@ -62,7 +57,7 @@ export function MonthScreen() {
   const { sectionId, month } = useLocalSearchParams<{ sectionId: string; month: string }>();
   const wide = useWide();
   const router = useRouter();
-  const [open, setOpen] = useState<Open | null>(null);
+  const [open, setOpen] = useState<OpenMark | null>(null);
   const className = useSectionName(sectionId);
   const { state } = useView(addressOf('month', { sectionId, month }));
   const asking = useAsking('for this month');
@@ -107,7 +102,7 @@ export function MonthScreen() {
 }
 
 /** The same form as on the roll, for one lesson of the month. */
-function Correction({ open, onClose }: { open: Open; onClose: () => void }) {
+function Correction({ open, onClose }: { open: OpenMark; onClose: () => void }) {
   const students = useRecords((state) => state.current.student);
   const enrolments = useRecords((state) => state.current.enrolment);
   const book = useRecords((state) => rollBook(state.current));

@@ -16,7 +16,7 @@ import { usePalette, useWide } from '../../theme/theme';
 import { radius, rowHeight, space } from '../../theme/tokens';
 import { useAllLessons } from '../lesson/lessons';
 import { isAway } from '../lesson/isAway';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';

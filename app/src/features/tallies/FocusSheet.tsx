@@ -10,7 +10,7 @@ import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
 import { lazily } from '../../parts/lazily';
 import { space } from '../../theme/tokens';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 import { makeChange } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
 import { endTallying } from './tallying';

@@ -8,7 +8,7 @@ import { IconAction } from '../../parts/IconAction';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 import { zoneOf } from '../records/clock';
 import { makeChange } from '../records/outbox';
 import { useRecords } from '../records/useRecords';

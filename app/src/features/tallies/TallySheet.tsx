@@ -2,7 +2,7 @@ import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { longDay } from '../../parts/dates';
 import { Sheet } from '../../parts/Sheet';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 import { TallyList } from './TallyList';
 
 interface TallySheetProps {

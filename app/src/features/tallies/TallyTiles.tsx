@@ -9,7 +9,7 @@ import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { isAway } from '../lesson/isAway';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 import { keptChoice } from '../records/keptChoice';
 import { useRecords } from '../records/useRecords';
 import { RoomFloor } from '../room/RoomFloor';

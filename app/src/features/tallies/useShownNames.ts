@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { shownNames } from '@slate-path/core/checkIn/shownNames';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 
 /** The short names of a roll, told apart where two would be the same. */
 export function useShownNames(rows: readonly LessonRow[]): Map<string, string> {

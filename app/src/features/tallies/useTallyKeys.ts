@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { foldName } from '@slate-path/core/people/names';
 import type { Lesson, LookFor } from '@slate-path/core/records/schema';
 import type { Hold } from '@slate-path/core/tallies/hold';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 import { typing } from '../lesson/useLessonKeys';
 import { takeBack } from '../records/outbox';
 

@@ -11,7 +11,7 @@ import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { isAway } from '../lesson/isAway';
-import type { LessonRow } from '../lesson/LessonScreen';
+import type { LessonRow } from '../lesson/lessonRow';
 import { keyOf } from '../lesson/marking';
 import { now } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';

@@ -5,7 +5,7 @@ import { initialsOf } from '@slate-path/core/notes/forReader';
 import { displayName } from '@slate-path/core/people/names';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import type { Quiet } from '@slate-path/core/records/schema';
-import type { StepOutcome } from '@slate-path/core/signals/afterStep';
+import type { StepOutcome } from '@slate-path/core/signals/stepOutcome';
 import { outcomeInWords } from '@slate-path/core/signals/outcomeWords';
 import type { Evidence } from '@slate-path/core/signals/evidence';
 import { quietId } from '@slate-path/core/signals/quiet';

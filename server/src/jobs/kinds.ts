@@ -1,0 +1,73 @@
+import type { CalendarReading } from '@slate-path/core/calendar/icalendar';
+import type { DateOrder } from '@slate-path/core/participants/moment';
+import type { ParticipantReading } from '@slate-path/core/participants/readParticipants';
+import type { MergedRow, People } from '@slate-path/core/roster/mergeRoster';
+import type { Columns, ColumnRole } from '@slate-path/core/roster/columns';
+import type { StudentTotals } from '@slate-path/core/roll/rollTable';
+import type { RollRange } from '../roll/readRoll';
+import type { RollFileRequest } from '../roll/rollFile';
+import type { CircleFileRequest } from '../tallies/circleFile';
+import type { CountRange, CountReading } from '../tallies/readCounts';
+import type { CountFileRequest } from '../tallies/countsFile';
+import type { SuggestedTopic } from '@slate-path/core/notes/suggestTopics';
+import type { ArchiveRead, ArchiveReadRequest } from '../archive/readFile';
+import type { ArchiveFileRequest } from '../archive/writeFile';
+import type { GoingBack } from '@slate-path/core/archive/goingBack';
+import type { BackupReadRequest } from '../backups/readBackup';
+import type { Erasure, ErasureOrder, ErasureRequest } from '../erasure/erase';
+import type { ErasedRecords } from '../erasure/records';
+import type { ErasingStep } from '../erasure/state';
+import type { NotesFileRequest } from '../notes/notesFile';
+import type { Span } from '@slate-path/core/notes/searchTerms';
+import type { Candidate } from '../notes/candidates';
+import type { SuggestionRange } from '../notes/suggest';
+import type { ClassGlance } from '@slate-path/core/signals/glance';
+import type { WatchPreview } from '@slate-path/core/signals/preview';
+import type { SectionWatch } from '@slate-path/core/signals/watchReading';
+import type { GlanceRequest, PreviewRequest } from '../watch/readGlance';
+import type { WatchRequest } from '../watch/readWatch';
+
+/** What the worker can do, by name: the input it takes and the result it gives. */
+export interface JobKinds {
+  readRoster: {
+    input: { bytes: Uint8Array; roles: ColumnRole[] | null; sectionId: string; people: People };
+    /** `refused` is the sentence for a file that is no table. */
+    result: { refused: string } | { columns: Columns; rows: MergedRow[] };
+  };
+  readParticipants: {
+    input: { bytes: Uint8Array; lessonDate: string | null; order: DateOrder | null };
+    result: { refused: string } | ParticipantReading;
+  };
+  readDaysOff: { input: { bytes: Uint8Array }; result: { refused: string } | CalendarReading };
+  watch: { input: WatchRequest; result: SectionWatch[] };
+  glance: { input: GlanceRequest; result: ClassGlance };
+  watchPreview: { input: PreviewRequest; result: WatchPreview };
+  totals: { input: RollRange; result: StudentTotals[] };
+  rollFile: { input: RollFileRequest; result: Uint8Array };
+  counts: { input: CountRange; result: CountReading };
+  circleFile: { input: CircleFileRequest; result: Uint8Array };
+  archiveFile: { input: ArchiveFileRequest; result: Uint8Array };
+  readArchive: { input: ArchiveReadRequest; result: { refused: string } | ArchiveRead };
+  /** `refused` is the sentence for a backup that could not be written. */
+  backUp: { input: { dataFolder: string; now: number }; result: { refused: string | null } };
+  readBackup: { input: BackupReadRequest; result: { refused: string } | GoingBack };
+  surveyErasure: { input: ErasureRequest; result: Erasure };
+  eraseRecords: { input: ErasureOrder; result: ErasedRecords };
+  eraseLog: { input: ErasingStep; result: { lines: number; done: boolean } };
+  /** `false` where the journal could not be emptied yet. */
+  erasePack: { input: ErasingStep; result: boolean };
+  readCandidates: {
+    input: { names: readonly string[]; candidates: readonly Candidate[] };
+    result: { found: { noteId: string; spans: Span[] }[]; more: boolean };
+  };
+  suggestTopics: { input: SuggestionRange; result: SuggestedTopic[] };
+  notesFile: { input: NotesFileRequest; result: Uint8Array };
+  countsFile: { input: CountFileRequest; result: Uint8Array };
+}
+
+const readingKinds = ['readRoster', 'readParticipants', 'readDaysOff', 'readArchive'] as const;
+/** What reads a file that somebody brought: not in the server's own process. */
+export type ReadingKind = (typeof readingKinds)[number];
+
+export const isReading = (kind: keyof JobKinds): kind is ReadingKind =>
+  (readingKinds as readonly string[]).includes(kind);
