@@ -1,6 +1,7 @@
 import { benchBrowser } from './browser';
 import { benchCheckIn } from './checkIn';
 import { benchDurable } from './durable';
+import { benchErasing } from './erasing';
 import { benchLoad } from './load';
 import { benchMatching } from './matching';
 import { benchMonth } from './month';
@@ -19,6 +20,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   checkIn: benchCheckIn,
   tallies: benchTallies,
   load: benchLoad,
+  erasing: benchErasing,
   browser: benchBrowser,
 };
 
