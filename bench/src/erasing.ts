@@ -8,7 +8,7 @@ import { percentile } from './percentile';
 const lines = 175_000;
 const ofStudent = 20;
 
-/** A log as long as that of many terms: copies of what one lesson wrote, every twentieth about the student who goes. */
+/** A log as long as that of many terms: copies of two taps, every twentieth about the student who goes. */
 function lengthen(folder: string): void {
   const database = new Database(path.join(folder, 'slate-path.db'));
   const [others, own] = ['others', 'own'].map((device) =>
@@ -36,7 +36,7 @@ export async function benchErasing(): Promise<Record<string, number>> {
     marks: ids.map((studentId) => ({ studentId, standingId: null, arrivedAt: null, leftAt: null })),
   });
   await send(client, [
-    { ...change('roll.mark', marks(rest)), device: 'others' },
+    { ...change('roll.mark', marks(rest.slice(0, 1))), device: 'others' },
     { ...change('roll.comment', { lesson, studentId: gone, comment: 'Pupil01 helped' }), device: 'own' },
   ]);
   await server.end('SIGTERM');

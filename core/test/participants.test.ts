@@ -198,7 +198,7 @@ test('no list crashes the reading or the matching, and nobody is in it twice', a
     { numRuns: 10_000 },
   );
   expect(slowest).toBeLessThan(1000);
-}, 120_000);
+}, 600_000);
 
 test('a list of hundreds of columns of times is read by the first ones', async () => {
   const times = (from: string) => Array.from({ length: 300 }, () => from);
