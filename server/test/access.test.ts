@@ -144,6 +144,21 @@ describe('who may do what', () => {
     expect(new Set([...versions, document.info.version])).toEqual(new Set([latest]));
   });
 
+  test.each([
+    '/api/notes?to=9999-12-31',
+    '/api/notes?from=0001-01-01',
+    '/api/topics/counts?since=9999-12-31',
+    '/api/days/9999-12-31',
+    '/api/totals?from=9999-12-30&to=9999-12-31',
+    '/api/lessons?from=9999-12-30&to=9999-12-31',
+  ])('%s: days that nobody can reckon with are told as such', async (address) => {
+    const answer = await ines.call('GET', address);
+    expect(await answer.json()).toMatchObject({
+      status: 400,
+      errors: expect.arrayContaining([expect.objectContaining({ message: 'A day from 1900 to 2199' })]),
+    });
+  });
+
   test('answers carry the guards of the browser', async () => {
     const { headers } = await ines.call('GET', '/api/health');
     expect(headers.get('content-security-policy')).toContain("default-src 'none'");

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { Saying } from '../checkIn/saying';
 import { largestFileBytes } from '../formats/table';
-import { Id, LocalDate } from '../records/schema';
-import { Done, fileAnswer, fileFormats, Range, rows, type Endpoint } from './endpoint';
+import { Id } from '../records/schema';
+import { Day, Done, fileAnswer, fileFormats, Range, rows, type Endpoint } from './endpoint';
 import { noteRows } from './notes';
 
-const Month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, 'A month looks like 2026-11');
+const Month = z.string().regex(/^(?:19|20|21)\d{2}-(0[1-9]|1[0-2])$/, 'A month looks like 2026-11');
 
 const LessonsWithMarks = z.object({
   lesson: rows('lesson'),
@@ -71,7 +71,7 @@ const OfSection = z.object({ sectionId: Id });
 export const attendanceEndpoints = {
   day: {
     summary: 'All lessons of one day somebody wrote about, with all that was marked, said and seen.',
-    params: z.object({ date: LocalDate }),
+    params: z.object({ date: Day }),
     answer: LessonsWithMarks.extend({
       tallying: rows('tallying'),
       tally: rows('tally'),
@@ -129,7 +129,7 @@ export const attendanceEndpoints = {
       'Who was in a meeting, as a list or pasted lines say it, each line understood or left out. Nothing is saved.',
     params: OfSection,
     query: z.object({
-      lessonDate: LocalDate.optional(),
+      lessonDate: Day.optional(),
       order: z.enum(['day_first', 'month_first']).optional(),
     }),
     fileUpTo: largestFileBytes,

@@ -17,8 +17,13 @@ export interface Endpoint {
 /** Done, and nothing to tell. */
 export const Done = z.object({ done: z.literal(true) });
 
+/** A day that is asked about: near enough that the days around it can be reckoned with. */
+export const Day = LocalDate.refine((date) => !/^\d{4}-/.test(date) || /^(?:19|20|21)/.test(date), {
+  message: 'A day from 1900 to 2199',
+});
+
 /** From and to, both days included. */
-export const Range = z.object({ from: LocalDate, to: LocalDate });
+export const Range = z.object({ from: Day, to: Day });
 
 /** Records of a table, removed ones too. */
 export function rows<T extends TableName>(table: T): z.ZodType<RecordOf<T>[], RecordOf<T>[]> {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { Id, LocalDate } from '../records/schema';
-import { fileAnswer, fileFormats, rows, type Endpoint } from './endpoint';
+import { Id } from '../records/schema';
+import { Day, fileAnswer, fileFormats, rows, type Endpoint } from './endpoint';
 
 /** Notes with their ties. */
 export const noteRows = {
@@ -26,8 +26,8 @@ export const noteEndpoints = {
       lessonId: Id.optional(),
       studentId: Id.optional(),
       topicId: Id.optional(),
-      from: LocalDate.optional(),
-      to: LocalDate.optional(),
+      from: Day.optional(),
+      to: Day.optional(),
       skip: z.coerce.number<number>().int().min(0).max(100_000).default(0),
     }),
     answer: z.object({ ...noteRows, found: z.array(z.string()), more: z.boolean() }),
@@ -55,7 +55,7 @@ export const noteEndpoints = {
   },
   topicCounts: {
     summary: 'How many notes touch each topic, of how many students, and how many of them since a day.',
-    query: z.object({ since: LocalDate }),
+    query: z.object({ since: Day }),
     answer: z.object({
       counts: z.array(z.object({ topicId: z.string(), notes: z.int(), recent: z.int(), students: z.int() })),
     }),

@@ -95,10 +95,15 @@ function settled(
   return { from, to, date: open, kind: 'ahead', instead: open === date ? null : date };
 }
 
+/** So many words before a day, and behind it, say what is said of it. */
+const mostAround = 40;
+
 function sentenceTense(found: Found, words: readonly Word[], isName: IsName): Tense | 'denied' {
   const first = words.find((word) => word.to > found.from);
   if (!first) return 'open';
-  const sentence = words.filter((word) => word.sentence === first.sentence);
+  const at = words.indexOf(first);
+  const near = words.slice(Math.max(0, at - mostAround), at + mostAround);
+  const sentence = near.filter((word) => word.sentence === first.sentence);
   return tenseAt(sentence, sentence.indexOf(first), isName, found.to);
 }
 
