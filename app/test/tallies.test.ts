@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { emptyRecords, mergeRecords } from '@slate-path/core/records/records';
 import type { LookFor, Tally } from '@slate-path/core/records/schema';
 import { axisTicks } from '../src/features/counts/axisTicks';
-import { strokesIn, sumsOf, tonesIn } from '../src/features/tallies/tallySums';
+import { strokesIn, sumsOf, timedIn, tonesIn } from '../src/features/tallies/tallySums';
 import { strokeLines } from '../src/parts/strokes';
 
 const lookFor = (id: string, more: Partial<LookFor>): LookFor => ({
@@ -53,6 +53,7 @@ test('a student’s strokes by tone; seconds are no strokes, and what runs is to
   expect(sumsOf(start, 'l', 'a').running.map(({ id }) => id)).toEqual(['5']);
   expect(strokesIn(start, ['l'])).toBe(5);
   expect(strokesIn(start, ['another'])).toBe(0);
+  expect([timedIn(start, ['l']), timedIn(start, ['another'])]).toEqual([2, 0]);
 });
 
 test('a stroke changes the one it is of, and is the same object for everybody else', () => {

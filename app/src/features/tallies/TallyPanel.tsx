@@ -4,6 +4,7 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { many } from '@slate-path/core/words/many';
 import { displayName } from '@slate-path/core/people/names';
+import type { Records } from '@slate-path/core/records/records';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { emptyHand, tapWith, type Hold } from '@slate-path/core/tallies/hold';
 import { tallyHistory } from '@slate-path/core/tallies/history';
@@ -23,7 +24,7 @@ import { LookForTray } from './LookForTray';
 import { NoLookFors } from './NoLookFors';
 import { StudentCounts } from './StudentCounts';
 import { beginTallying, tallyOnce } from './tallying';
-import { strokesIn } from './tallySums';
+import { strokesIn, timedIn } from './tallySums';
 import { TallyList } from './TallyList';
 import { TimerQuestions } from './TimerQuestions';
 import { TallyTiles } from './TallyTiles';
@@ -39,23 +40,33 @@ interface TallyPanelProps {
 
 type Observation = 'not yet' | 'on' | 'no longer';
 
-/** How many strokes some lessons have; the stroke itself comes first, its sum a frame later. */
-function useStrokes<T>(lessonIds: readonly string[], read: (strokes: number) => T): T {
+/** What some lessons' tallies say; the stroke itself comes first, its sum a frame later. */
+function useSeen<T>(
+  lessonIds: readonly string[],
+  read: (records: Records, lessonIds: readonly string[]) => T,
+): T {
   return useRecordsAfterPaint(
-    useCallback(({ current }: RecordsState) => read(strokesIn(current, lessonIds)), [lessonIds, read]),
+    useCallback(({ current }: RecordsState) => read(current, lessonIds), [lessonIds, read]),
   );
 }
 
-const asItIs = (strokes: number) => strokes;
-const isAny = (strokes: number) => strokes > 0;
+/** "5 tallies, 1 timed": what is timed has no strokes. */
+function seenWords(records: Records, lessonIds: readonly string[]): string {
+  const [strokes, timed] = [strokesIn(records, lessonIds), timedIn(records, lessonIds)];
+  const words = strokes > 0 || timed === 0 ? [many(strokes, 'tally', 'tallies')] : [];
+  return [...words, ...(timed > 0 ? [`${timed} timed`] : [])].join(', ');
+}
+
+const isAnythingSeen = (records: Records, lessonIds: readonly string[]) =>
+  strokesIn(records, lessonIds) > 0 || timedIn(records, lessonIds) > 0;
 
 /** How much was seen here, and whether anybody looked: by itself, so that a stroke more does not draw the page. */
 function Observed({ observed, lessonIds }: { observed: Observation; lessonIds: readonly string[] }) {
-  const strokes = useStrokes(lessonIds, asItIs);
+  const seen = useSeen(lessonIds, seenWords);
   const words =
     observed === 'not yet'
       ? 'Not observed yet'
-      : `${many(strokes, 'tally', 'tallies')}${observed === 'no longer' ? ', no longer observed' : ''}`;
+      : `${seen}${observed === 'no longer' ? ', no longer observed' : ''}`;
   return (
     <Words size="small" tone="inkQuiet" lines={1} testID="tally-state">
       {words}
@@ -65,7 +76,7 @@ function Observed({ observed, lessonIds }: { observed: Observation; lessonIds: r
 
 /** Whether a lesson is observed. */
 function useObserved(lesson: Lesson, lessonIds: readonly string[]): Observation {
-  const seen = useStrokes(lessonIds, isAny);
+  const seen = useSeen(lessonIds, isAnythingSeen);
   const tallying = useRecords(({ current }) => current.tallying[lesson.id]);
   const on = tallying !== undefined && !tallying.removed;
   if (on) return tallying.offAt === null ? 'on' : 'no longer';

@@ -132,3 +132,17 @@ export function strokesIn(records: Records, lessonIds: readonly string[]): numbe
     )
     .reduce((sum, { amount }) => sum + amount, 0);
 }
+
+/** How many times something was timed in a lesson, running ones too. */
+export function timedIn(records: Records, lessonIds: readonly string[]): number {
+  const known = new Set(lessonIds);
+  return [...groupsOf(records).values()]
+    .flatMap(({ tallies }) => [...tallies.values()])
+    .filter(
+      ({ lessonId, lookForId, removed, correctedFrom }) =>
+        known.has(lessonId) &&
+        !removed &&
+        correctedFrom === null &&
+        records.lookFor[lookForId]?.measure === 'seconds',
+    ).length;
+}
