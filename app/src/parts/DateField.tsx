@@ -1,9 +1,8 @@
 import CalendarSearch from 'lucide-react-native/icons/calendar-search';
 import { useRef } from 'react';
+import { isDate } from '@slate-path/core/calendar/isDate';
 import { Field, type FieldProps } from './Field';
 import { IconAction } from './IconAction';
-
-const isDate = /^\d{4}-\d{2}-\d{2}$/;
 
 type DateFieldProps = Pick<
   FieldProps,
@@ -24,7 +23,7 @@ export function DateField(props: DateFieldProps) {
             type="date"
             tabIndex={-1}
             aria-hidden
-            value={isDate.test(value) ? value : ''}
+            value={isDate(value) ? value : ''}
             onChange={(event) => {
               if (event.target.value) onChange(event.target.value);
             }}

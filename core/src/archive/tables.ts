@@ -1,13 +1,11 @@
 import { z } from 'zod';
 import { countsAs, lookForMeasures, lookForTones } from '../records/schema';
+import { localMomentShape } from '../records/values';
 
 /** `YYYY-MM-DDTHH:MM:SS` in the package's time zone; seconds may be left out. */
 const LocalDateTime = z
   .string()
-  .regex(
-    /^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d)?$/,
-    'is no local time like 2026-11-23T10:40:00',
-  )
+  .regex(localMomentShape, 'is no local time like 2026-11-23T10:40:00')
   .refine((value) => z.iso.date().safeParse(value.slice(0, 10)).success, 'is no day of the calendar')
   .meta({ type: 'datetime', format: '%Y-%m-%dT%H:%M:%S' });
 const Day = z.iso.date('is no date like 2026-11-23').meta({ type: 'date' });

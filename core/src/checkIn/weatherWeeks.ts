@@ -1,3 +1,4 @@
+import { lowerMedian } from '../statistics/median';
 import type { CheckIn, Lesson, Student } from '../records/schema';
 import { lowWeather } from './roundUp';
 
@@ -20,12 +21,6 @@ const fewestForUsual = 3;
 /** So many signs below it are worth a look. */
 const worthALook = 2;
 
-/** The middle value, the lower of two (a robust location: Hampel et al., Robust Statistics, 1986, 2.1). */
-function median(values: readonly number[]): number | null {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.floor((sorted.length - 1) / 2)] ?? null;
-}
-
 /**
  * The weather of a class over some lessons, a student a row.
  * @param students in the order of the roll @param shown the lessons of the columns, in order of time
@@ -45,7 +40,7 @@ export function weatherWeeks(
   const before = [...earlier, ...shown.slice(0, -1)];
   return students.map((student) => {
     const known = before.map((lesson) => at(lesson, student)).filter((weather) => weather !== null);
-    const usual = known.length < fewestForUsual ? null : median(known);
+    const usual = known.length < fewestForUsual ? null : lowerMedian(known);
     const latest = last ? at(last, student) : null;
     return {
       student,

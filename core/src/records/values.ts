@@ -34,6 +34,5 @@ function isZone(zone: string): boolean {
 }
 
 /** A moment on the clocks of the school, `YYYY-MM-DDTHH:MM:SS`, as files of other systems give it. */
-export const LocalMoment = z
-  .string()
-  .regex(/^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d)?$/, 'A moment looks like 2026-11-23T09:05:00');
+export const localMomentShape = /^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d)?$/;
+export const LocalMoment = z.string().regex(localMomentShape, 'A moment looks like 2026-11-23T09:05:00');

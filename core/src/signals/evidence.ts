@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { median } from '../statistics/median';
 import { clearsAt, type Standing } from './cusum';
 import type { StreamStates } from './followStreams';
 import type { LevelCrossed } from './levels';
@@ -40,14 +41,6 @@ export type Evidence = z.infer<typeof Evidence>;
 
 const rounded = (value: number) => Math.round(value * 1000) / 1000;
 
-function medianOf(values: Float64Array): number | null {
-  const sorted = [...values].filter((value) => !Number.isNaN(value)).sort((a, b) => a - b);
-  if (sorted.length === 0) return null;
-  const middle = sorted.length >> 1;
-  const upper = sorted[middle] ?? 0;
-  return sorted.length % 2 === 1 ? upper : ((sorted[middle - 1] ?? 0) + upper) / 2;
-}
-
 const mostPoints = 40;
 
 function shareOf(values: Float64Array): number | null {
@@ -65,7 +58,7 @@ const middles = new WeakMap<Slot, number | null>();
 function middleOf(stream: StreamName, slot: Slot): number | null {
   const known = middles.get(slot);
   if (known !== undefined) return known;
-  const middle = yesNo.has(stream) ? shareOf(slot.value) : medianOf(slot.value);
+  const middle = yesNo.has(stream) ? shareOf(slot.value) : median(slot.value);
   middles.set(slot, middle);
   return middle;
 }

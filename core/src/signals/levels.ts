@@ -1,4 +1,5 @@
 import betaCdf from '@stdlib/stats-base-dists-beta-cdf';
+import { usualLines, type LevelLines } from './usualLines';
 import { betaPrior, type BetaPrior } from './models/betaPrior';
 import { missing } from './models/handInModel';
 import { missedKey, type ClassSeries, type MissedHow, type Slot } from './streams';
@@ -21,22 +22,6 @@ export interface LevelCrossed {
   /** How sure it is that what is underneath is over the line, 0 to 1; null where there is nothing underneath. */
   certainty: number | null;
 }
-
-export interface LevelLines {
-  shares: readonly number[];
-  /** From this many taken lessons on a share is said at all. */
-  fewestTaken: number;
-  inARow: number;
-  missingOfFive: number;
-}
-
-/** 5, 10 and 20 % of lessons missed from 15 taken on, three in a row, three of the last five pieces. */
-export const usualLines: LevelLines = {
-  shares: [0.05, 0.1, 0.2],
-  fewestTaken: 15,
-  inARow: 3,
-  missingOfFive: 3,
-};
 
 /** A level makes a concern only from this certainty on; below, it is a line merely crossed. */
 export const credibleFrom = 0.8;

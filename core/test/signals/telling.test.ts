@@ -1,6 +1,6 @@
 import { follow, freshStanding, clearsAt } from '../../src/signals/cusum';
 import { glanceOf } from '../../src/signals/glance';
-import { usualLines } from '../../src/signals/levels';
+import { usualLines } from '../../src/signals/usualLines';
 import type { Model } from '../../src/signals/models/model';
 import { observe } from '../../src/signals/observe';
 import { type Slot } from '../../src/signals/streams';

@@ -6,7 +6,7 @@ import { displayName } from '@slate-path/core/people/names';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import type { TableCell } from '@slate-path/core/roll/rollTable';
 import { RecordReader } from '../database/readRecords';
-import { escaped, printedPage } from '../files/printed';
+import { escaped, printedPage, printedTable } from '../files/printed';
 import { workbook } from '../files/workbook';
 
 export interface NotesFileRequest {
@@ -51,19 +51,12 @@ function rowsOf(records: RecordReader, { teacherId, studentId }: NotesFileReques
 
 const heading = ['Day', 'Time', 'Class', 'Note', 'Topics'];
 
+/** The text of a note keeps its own lines. */
+const textColumn = 3;
+
 function page(title: string, rows: TableCell[][]): string {
-  const cells = (row: TableCell[], tag: string) =>
-    row
-      .map(
-        (cell, at) =>
-          `<${tag}${at === 3 ? ' style="white-space:pre-wrap"' : ''}>${escaped(String(cell))}</${tag}>`,
-      )
-      .join('');
-  const body = rows.map((row) => `<tr>${cells(row, 'td')}</tr>`).join('');
-  return printedPage(
-    title,
-    `<h1>${escaped(title)}</h1><table><thead><tr>${cells(heading, 'th')}</tr></thead><tbody>${body}</tbody></table>`,
-  );
+  const table = printedTable([heading, ...rows], (at) => (at === textColumn ? 'as written' : 'plain'));
+  return printedPage(title, `<h1>${escaped(title)}</h1>${table}`);
 }
 
 /** A student's notes as a file for another reader. */

@@ -3,7 +3,7 @@ import { writeCsv } from '@slate-path/core/formats/csv';
 import type { NameOrder } from '@slate-path/core/people/names';
 import type { Standing } from '@slate-path/core/records/schema';
 import { rollTable, totalColumns, type TableCell } from '@slate-path/core/roll/rollTable';
-import { escaped, printedPage } from '../files/printed';
+import { escaped, printedPage, printedTable } from '../files/printed';
 import { workbook } from '../files/workbook';
 import { readRolls, type RollRange, type RollReading } from './readRoll';
 
@@ -17,26 +17,24 @@ type ClassTable = RollReading['classes'][number] & { rows: TableCell[][] };
 /** What is printed of the totals: paper is narrow. */
 const printed = ['Taken', 'Not taken', 'Late', 'Away', 'Excused', 'Percent'];
 
-function printedTable({ section, rows, roll }: ClassTable): string {
+function printedRoll({ section, rows, roll }: ClassTable): string {
   const [heading = [], ...lines] = rows;
   const first = 2 + roll.lessons.length;
   const kept = totalColumns.flatMap(([title], index) => (printed.includes(title) ? [first + index] : []));
   const columns = [0, ...roll.lessons.map((_, index) => index + 2), ...kept];
-  const cell = (tag: string, value: TableCell | undefined) =>
-    `<${tag}>${escaped(String(value ?? ''))}</${tag}>`;
   const head = columns.map((column) => {
     const [date, time] = String(heading[column] ?? '').split(' ');
-    const lesson = column >= 2 && column < first;
-    return cell('th', lesson ? `${date?.slice(8)}.${date?.slice(5, 7)}. ${time}` : heading[column]);
+    const isLesson = column >= 2 && column < first;
+    return isLesson ? `${date?.slice(8)}.${date?.slice(5, 7)}. ${time}` : heading[column];
   });
-  const body = lines.map((row) => `<tr>${columns.map((column) => cell('td', row[column])).join('')}</tr>`);
-  return `<h1>${escaped(section.name)}</h1><table><thead><tr>${head.join('')}</tr></thead><tbody>${body.join('')}</tbody></table>`;
+  const body = lines.map((row) => columns.map((column) => row[column]));
+  return `<h1>${escaped(section.name)}</h1>${printedTable([head, ...body])}`;
 }
 
 function printable(classes: readonly ClassTable[], { from, to }: RollRange): string {
   const standings: Standing[] = Object.values(classes[0]?.roll.book.standings ?? {});
   const legend = [...new Set(standings)].map(({ code, name }) => `${code} ${name}`).join(' · ');
-  const tables = classes.map((found) => `<section>${printedTable(found)}</section>`).join('');
+  const tables = classes.map((found) => `<section>${printedRoll(found)}</section>`).join('');
   const note = `<p>${from} to ${to}. ${escaped(legend)}. Lessons not taken count nowhere.</p>`;
   return printedPage(`Roll ${from} to ${to}`, note + tables);
 }

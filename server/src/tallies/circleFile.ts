@@ -4,7 +4,7 @@ import { writeCsv } from '@slate-path/core/formats/csv';
 import { displayName, shortName } from '@slate-path/core/people/names';
 import type { TableCell } from '@slate-path/core/roll/rollTable';
 import { RecordReader } from '../database/readRecords';
-import { escaped, printedPage } from '../files/printed';
+import { escaped, printedPage, printedTable } from '../files/printed';
 import { workbook } from '../files/workbook';
 
 export interface CircleFileRequest {
@@ -54,14 +54,7 @@ function readCircle({ file, teacherId, circleId }: CircleFileRequest): CircleShe
 }
 
 function printable({ title, rows }: CircleSheet): string {
-  const [heading = [], ...lines] = rows;
-  const cells = (row: TableCell[], tag: string) =>
-    row.map((cell) => `<${tag} style="white-space:normal">${escaped(String(cell ?? ''))}</${tag}>`).join('');
-  const body = lines.map((line) => `<tr>${cells(line, 'td')}</tr>`).join('');
-  return printedPage(
-    title,
-    `<h1>${escaped(title)}</h1><table><thead><tr>${cells(heading, 'th')}</tr></thead><tbody>${body}</tbody></table>`,
-  );
+  return printedPage(title, `<h1>${escaped(title)}</h1>${printedTable(rows, () => 'wrapped')}`);
 }
 
 /** A circle as a file: to keep, or to print. */

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { isDate } from '@slate-path/core/calendar/isDate';
 import { dayOffOn, lessonsAtOnce, termOn } from '@slate-path/core/calendar/lessons';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../parts/Action';
@@ -9,7 +10,6 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { useRecords } from '../records/useRecords';
-import { LocalDateShape } from '../totals/dateShape';
 import { allLessons } from './lessons';
 import { readTime } from './MarkDetail';
 
@@ -49,7 +49,7 @@ export function WhenForm({ when, sectionId, moved, label, onAccept }: WhenFormPr
     const day = readDate(date);
     const [start, end] = [readTime(startsAt), readTime(endsAt)];
     const found = {
-      ...(LocalDateShape.test(day) ? {} : { date: 'A date looks like 2026-11-23' }),
+      ...(isDate(day) ? {} : { date: 'A date looks like 2026-11-23' }),
       ...(start ? {} : { startsAt: 'A time looks like 10:40' }),
       ...(end
         ? start && start >= end

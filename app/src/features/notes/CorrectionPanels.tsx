@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { isDate } from '@slate-path/core/calendar/isDate';
 import { asWritten, type Corrections, type Doubt, type NoteLinks } from '@slate-path/core/notes/links';
 import type { NoteReading } from '@slate-path/core/notes/readNote';
 import { standingTopics } from '@slate-path/core/notes/topics';
@@ -119,7 +120,7 @@ export function DatePanel({
   const now = useNow();
   const [typed, setTyped] = useState(date ?? '');
   const read = readDate(typed);
-  const isDay = /^\d{4}-\d{2}-\d{2}$/.test(read);
+  const isDay = isDate(read);
   const error =
     typed === '' || (isDay && read > now.date) ? undefined : 'A day to come looks like 2026-12-03';
   const choose = () => {

@@ -3,6 +3,7 @@ import Tag from 'lucide-react-native/icons/tag';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { isDate } from '@slate-path/core/calendar/isDate';
 import { standingTopics } from '@slate-path/core/notes/topics';
 import { displayName } from '@slate-path/core/people/names';
 import { Action } from '../../parts/Action';
@@ -26,8 +27,6 @@ import { anyNote, useSearch, type NoteQuery } from './useSearch';
 import { WhoElse } from './WhoElse';
 import { notesHistory } from './write';
 
-const dateShape = /^\d{4}-\d{2}-\d{2}$/;
-
 /** Looked for by words and by what the address and the fields say. */
 export function NotesScreen() {
   const wide = useWide();
@@ -38,7 +37,7 @@ export function NotesScreen() {
   const set = (news: Partial<NoteQuery>) => {
     setQuery((last) => ({ ...last, ...news }));
   };
-  const isDay = (typed: string) => typed === '' || dateShape.test(typed);
+  const isDay = (typed: string) => typed === '' || isDate(typed);
   const usable = { ...query, from: isDay(query.from) ? query.from : '', to: isDay(query.to) ? query.to : '' };
   const { hits, offline, more } = useSearch(usable);
   const any = Object.values(query).every((value) => value === '');
@@ -120,8 +119,8 @@ function useFilterWords(query: NoteQuery): string {
     topic[topicId]?.name ? `on ${topic[topicId].name}` : '',
     names[sectionId] ?? '',
     lesson[lessonId] ? `in the lesson of ${longDay(lesson[lessonId].date)}` : '',
-    dateShape.test(from) ? `from ${from}` : '',
-    dateShape.test(to) ? `to ${to}` : '',
+    isDate(from) ? `from ${from}` : '',
+    isDate(to) ? `to ${to}` : '',
   ];
   const said = words.filter(Boolean).join(', ');
   return said === '' ? 'All of them, the latest first' : said.charAt(0).toUpperCase() + said.slice(1);
@@ -142,7 +141,7 @@ function Filters({ query, onChange }: FiltersProps) {
     <DateField
       label={label}
       value={query[field]}
-      error={query[field] === '' || dateShape.test(query[field]) ? undefined : 'A date looks like 2026-11-23'}
+      error={query[field] === '' || isDate(query[field]) ? undefined : 'A date looks like 2026-11-23'}
       onChange={(typed) => {
         onChange({ [field]: readDate(typed) });
       }}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { isDate } from '@slate-path/core/calendar/isDate';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { Enrolment } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
@@ -12,13 +13,12 @@ import { readDate } from '../desk/readDate';
 import { useNow } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
 import { useSectionNames, useSections } from '../records/sections';
-import { LocalDateShape } from '../totals/dateShape';
 
 /** A typed day; empty is null; what cannot be read is undefined. */
 function dayOf(written: string): string | null | undefined {
   if (written.trim() === '') return null;
   const read = readDate(written);
-  return LocalDateShape.test(read) ? read : undefined;
+  return isDate(read) ? read : undefined;
 }
 
 const notADate = 'A date looks like 2026-11-23; empty is no limit';

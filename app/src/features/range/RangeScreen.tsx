@@ -1,6 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { isDate } from '@slate-path/core/calendar/isDate';
 import { addressOf } from '@slate-path/core/api/address';
 import { many } from '@slate-path/core/words/many';
 import { byName, displayName } from '@slate-path/core/people/names';
@@ -30,7 +31,6 @@ import { TakeBack } from '../records/TakeBack';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
-import { LocalDateShape } from '../totals/dateShape';
 import { recordRange, rangeHistory } from './recordRange';
 
 const steps: { value: RangeStep; label: string }[] = [
@@ -87,7 +87,7 @@ export function RangeScreen() {
   const [decided, setDecided] = useState<Record<string, boolean>>({});
   const [told, setTold] = useState('');
   const span = { from: readDate(from), to: readDate(to) };
-  const read = LocalDateShape.test(span.from) && LocalDateShape.test(span.to);
+  const read = isDate(span.from) && isDate(span.to);
   const inOrder =
     read && span.from <= span.to && Date.parse(span.to) - Date.parse(span.from) < 400 * 86_400_000;
   const shown = inOrder ? span : { from: now.date, to: now.date };
@@ -133,7 +133,7 @@ export function RangeScreen() {
           value={from}
           onChange={setFrom}
           width={150}
-          error={LocalDateShape.test(span.from) ? undefined : 'A date looks like 2026-11-23'}
+          error={isDate(span.from) ? undefined : 'A date looks like 2026-11-23'}
         />
         <DateField
           label="Last day"

@@ -1,11 +1,11 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { isDate } from '@slate-path/core/calendar/isDate';
 import { addressOf } from '@slate-path/core/api/address';
 import { many } from '@slate-path/core/words/many';
 import { termToLookAt } from '@slate-path/core/calendar/sectionTime';
 import { listOf } from '@slate-path/core/records/records';
-import { LocalDateShape } from './dateShape';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { Choices } from '../../parts/Choices';
@@ -44,7 +44,7 @@ function OtherRange({ span, onChange }: { span: Span; onChange: (span: Span) => 
   const [error, setError] = useState<string>();
   const take = (nextFrom: string, nextTo: string) => {
     const read = { from: readDate(nextFrom), to: readDate(nextTo) };
-    const good = LocalDateShape.test(read.from) && LocalDateShape.test(read.to);
+    const good = isDate(read.from) && isDate(read.to);
     setError(
       good ? (read.from > read.to ? 'It ends before it begins' : undefined) : 'A date looks like 2026-11-23',
     );

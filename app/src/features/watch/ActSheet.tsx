@@ -1,3 +1,4 @@
+import { isDate } from '@slate-path/core/calendar/isDate';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { displayName } from '@slate-path/core/people/names';
 import type { Concern } from '@slate-path/core/signals/names';
@@ -15,7 +16,6 @@ import { readDate } from '../desk/readDate';
 import { now as rightNow, useNow } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';
 import { useRecords } from '../records/useRecords';
-import { LocalDateShape } from '../totals/dateShape';
 import { watchAbout, type Shown } from './useWatch';
 
 const kinds = ['Talk', 'Contact home', 'New seat', 'Plan', 'Refer', 'Other'] as const;
@@ -87,8 +87,8 @@ function StepForm({ about, onClose }: { about: About; onClose: () => void }) {
     const name = kind === 'Other' ? own.trim() : kind;
     const found = {
       ...(name === '' ? { own: 'What was done?' } : {}),
-      ...(day !== null && !LocalDateShape.test(day) ? { again: notADate } : {}),
-      ...(day !== null && LocalDateShape.test(day) && day <= date ? { again: 'A day after today' } : {}),
+      ...(day !== null && !isDate(day) ? { again: notADate } : {}),
+      ...(day !== null && isDate(day) && day <= date ? { again: 'A day after today' } : {}),
     };
     setErrors(found);
     if (Object.keys(found).length > 0) return;
@@ -148,8 +148,8 @@ function QuietForm({
   const keep = () => {
     const day = forGood ? null : readDate(until);
     const found = {
-      ...(day !== null && (!LocalDateShape.test(day) || day <= date)
-        ? { until: LocalDateShape.test(day) ? 'A day after today' : notADate }
+      ...(day !== null && (!isDate(day) || day <= date)
+        ? { until: isDate(day) ? 'A day after today' : notADate }
         : {}),
       ...(forGood && because.trim() === '' ? { because: 'Say why, so that others and you later know' } : {}),
     };

@@ -5,6 +5,7 @@ import { addressOf } from '@slate-path/core/api/address';
 import { displayName } from '@slate-path/core/people/names';
 import type { WatchSetting } from '@slate-path/core/records/schema';
 import { streamNames, type StreamName } from '@slate-path/core/signals/names';
+import { usualLines } from '@slate-path/core/signals/usualLines';
 import type { WatchPreview } from '@slate-path/core/signals/preview';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
@@ -41,10 +42,8 @@ const streamLabels: Record<StreamName, string> = {
 const usual = (sectionId: string): Setting => ({
   sectionId,
   streams: [...streamNames],
-  shares: [0.05, 0.1, 0.2],
-  fewestTaken: 15,
-  inARow: 3,
-  missingOfFive: 3,
+  ...usualLines,
+  shares: [...usualLines.shares],
 });
 
 /** What is typed, until it is numbers. */

@@ -1,3 +1,4 @@
+import { median } from '../../statistics/median';
 import { groupBy } from '../../records/groupBy';
 import { late, missing, onTime } from '../models/handInModel';
 import type { Slot } from '../streams';
@@ -42,13 +43,6 @@ export function readHandIns(archive: StreamRows, roster: Roster, sectionId: stri
   });
 }
 
-function median(values: number[]): number {
-  const sorted = values.sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  const upper = sorted[middle] ?? 0;
-  return sorted.length % 2 === 1 ? upper : ((sorted[middle - 1] ?? 0) + upper) / 2;
-}
-
 /** Percent less the class's median on the piece, once it was handed back. */
 export function readScores(archive: StreamRows, roster: Roster, sectionId: string, asOf: string): Slot[] {
   const handIns = groupBy(archive.hand_ins, (row) => row.work_id);
@@ -59,7 +53,7 @@ export function readScores(archive: StreamRows, roster: Roster, sectionId: strin
       return [{ studentId: row.student_id, on, percent: points ? (row.score / points) * 100 : row.score }];
     });
     if (known.length < 3) return [];
-    const middle = median(known.map(({ percent }) => percent));
+    const middle = median(known.map(({ percent }) => percent)) ?? 0;
     const date = known.map(({ on }) => on).sort()[known.length >> 1] ?? asOf;
     const slot = roster.emptySlot(date, roster.lessonsBefore(date), id);
     for (const { studentId, percent } of known) {
