@@ -120,23 +120,56 @@ function idOf(raw: unknown): string {
   return typeof id === 'string' ? id.slice(0, 64) : '';
 }
 
-/**
- * The one door for writes: reads, authorises and applies a change, and writes its line in the log,
- * all in one transaction. The same id again changes nothing and is answered the same.
- */
-export async function applyChange(
-  database: OpenDatabase,
-  raw: unknown,
-  arrival: Arrival,
-): Promise<ChangeAnswer> {
+/** Reads, authorises and applies a change as a part of the transaction that is open, or refuses it. */
+function applyOrRefuse(sql: Sql, raw: unknown, arrival: Arrival): ChangeAnswer {
   const parsed = Change.safeParse(raw);
   if (!parsed.success)
     return refused(idOf(raw), 'This change is not well formed.', fieldErrors(parsed.error));
   try {
-    return await database.write((sql) => applyOnce(sql, parsed.data, arrival));
+    return sql.within(() => applyOnce(sql, parsed.data, arrival));
   } catch (error) {
     if (error instanceof Refusal || error instanceof MissingRecord)
       return refused(parsed.data.id, error.message);
     throw error;
   }
+}
+
+/** So long one transaction takes in changes, before whoever came meanwhile has a turn. */
+const longestTurnMs = 8;
+
+/**
+ * The one door for writes: reads, authorises and applies changes in their order, and writes a line of the log for each.
+ * Those of a batch share a transaction, but each is applied or refused by itself. The same id again changes nothing and
+ * is answered the same.
+ */
+export async function applyChanges(
+  database: OpenDatabase,
+  changes: readonly unknown[],
+  arrivalNow: () => Arrival,
+): Promise<ChangeAnswer[]> {
+  const answers: ChangeAnswer[] = [];
+  while (answers.length < changes.length) {
+    const part = await database.write((sql) => {
+      const begun = performance.now();
+      const taken: ChangeAnswer[] = [];
+      for (const change of changes.slice(answers.length)) {
+        taken.push(applyOrRefuse(sql, change, arrivalNow()));
+        if (performance.now() - begun > longestTurnMs) break;
+      }
+      return taken;
+    });
+    answers.push(...part);
+  }
+  return answers;
+}
+
+/** One change, as those that the server makes itself. */
+export async function applyChange(
+  database: OpenDatabase,
+  change: unknown,
+  arrival: Arrival,
+): Promise<ChangeAnswer> {
+  const [answer] = await applyChanges(database, [change], () => arrival);
+  if (!answer) throw new Error('A change was not answered.');
+  return answer;
 }

@@ -1,6 +1,5 @@
-import { ChangeAnswer } from '@slate-path/core/changes/schema';
 import { route } from '../http/route';
-import { applyChange } from './applyChange';
+import { applyChanges } from './applyChange';
 
 function writesMessages(change: unknown): boolean {
   return (change as { kind?: unknown } | null)?.kind === 'message.send';
@@ -10,11 +9,10 @@ export const changeRoutes = [
   route('sendChanges', {
     allow: 'teacher',
     async handle({ body, teacherId, services }) {
-      const answers: ChangeAnswer[] = [];
-      for (const change of body.changes) {
-        const receivedAt = new Date(services.clock()).toISOString();
-        answers.push(await applyChange(services.database, change, { teacherId, receivedAt }));
-      }
+      const answers = await applyChanges(services.database, body.changes, () => ({
+        teacherId,
+        receivedAt: new Date(services.clock()).toISOString(),
+      }));
       services.watch.touch(teacherId, body.changes);
       const [first] = body.changes as { device?: unknown }[];
       services.events.tell(teacherId, typeof first?.device === 'string' ? first.device : '');

@@ -35,6 +35,23 @@ export class Sql {
     }
   }
 
+  /** Does a part of what is done at once: where it throws, only this part is undone. */
+  within<T>(work: () => T): T {
+    this.prepare('SAVEPOINT "part"').run();
+    try {
+      const result = work();
+      this.prepare('RELEASE "part"').run();
+      return result;
+    } catch (error) {
+      // Some failures, as a full disk, have undone everything already.
+      if (this.database.inTransaction) {
+        this.prepare('ROLLBACK TO "part"').run();
+        this.prepare('RELEASE "part"').run();
+      }
+      throw error;
+    }
+  }
+
   private prepare(sql: string): Database.Statement {
     const known = this.prepared.get(sql);
     if (known) return known;
