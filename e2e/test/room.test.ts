@@ -117,6 +117,7 @@ test('in the lesson they are tallied as they sit, also in the next lesson and on
   await tap(page, 'Gave evidence');
   await tap(page, 'Pupil02');
   await control(page, 'Pupil02: 1 wanted');
+  await saved(page);
   await page.reload();
   await says(page, 'Front of the room');
   await saved(page);

@@ -88,21 +88,33 @@ export async function writeInBulk(
   const at = new Date(clock()).toISOString();
   const line = { id: ulid(clock()), kind, madeAt: at, device: 'archive' };
   const arrival = { teacherId, receivedAt: at };
-  const word = { stamp: { at, by: line.id }, isOwn: () => false };
+  // Nothing said before overrules it, whatever clocks say.
+  const word = { stamp: { at, by: line.id }, isOwn: () => true };
+  const payload = { counts: manifestOf(records) };
+  let written = 0;
   try {
-    let written = 0;
     do {
       const part = records.slice(written, written + partLength);
       await database.write((sql) => {
-        if (written === 0)
-          writeLine(sql, { ...line, payload: { counts: manifestOf(records) } }, arrival, 'archive', []);
+        if (written === 0) writeLine(sql, { ...line, payload }, arrival, 'archive', []);
         writePart(sql, kind, part, word, arrival);
       });
       written += partLength;
       told(Math.min(1, written / Math.max(1, records.length)));
     } while (written < records.length);
   } catch (error) {
+    if (written > 0) await tellEnd({ database, clock, teacherId }).catch(() => undefined);
     throw error instanceof MissingRecord ? new NotBrought(error.message) : error;
   }
+  if (written > partLength) await tellEnd({ database, clock, teacherId });
   return line.id;
+}
+
+/** A view is as new as the last line of the log: one that was asked for between two parts must not pass for whole. */
+async function tellEnd({ database, clock, teacherId }: Place): Promise<void> {
+  const at = new Date(clock()).toISOString();
+  const line = { id: ulid(clock()), kind: 'archive.end', madeAt: at, device: 'archive', payload: {} };
+  await database.write((sql) => {
+    writeLine(sql, line, { teacherId, receivedAt: at }, 'archive', []);
+  });
 }
