@@ -7,10 +7,11 @@ import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
 import { erasedStudents } from '../erasure/erased';
 import { fieldErrors } from '../http/problem';
-import { applyToRows, MissingRecord, type Word } from './applyEdits';
+import { MissingRecord, type Word } from './applyEdits';
 import { deviceOf, logged, writeLine, type Arrival, type LoggedChange } from './log';
 import { Rows } from './rows';
 import { takeBack } from './undo';
+import { DanglingReference, writeEdits } from './writeEdits';
 
 /** A change that cannot be, with the reason; nothing of it is applied. */
 class Refusal extends Error {}
@@ -74,15 +75,7 @@ function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
     rows.write();
     return { about: line.about, edits };
   }
-  const wanted = editsOf(change);
-  const rows = new Rows(sql, wanted);
-  const foreign = wanted.find(({ table, id }) => (rows.get(table, id)?.teacherId ?? teacherId) !== teacherId);
-  if (foreign) throw new MissingRecord(foreign.table, foreign.id);
-  const edits = applyToRows(rows, wanted, teacherId, word);
-  const dangling = rows.danglingReference(teacherId);
-  if (dangling) throw new Refusal(dangling);
-  rows.write();
-  return { about: aboutOf(change), edits };
+  return { about: aboutOf(change), edits: writeEdits(sql, editsOf(change), teacherId, word) };
 }
 
 /** What a device that has not heard of it still sends about a student who was erased is not taken in. */
@@ -128,7 +121,7 @@ function applyOrRefuse(sql: Sql, raw: unknown, arrival: Arrival): ChangeAnswer {
   try {
     return sql.within(() => applyOnce(sql, parsed.data, arrival));
   } catch (error) {
-    if (error instanceof Refusal || error instanceof MissingRecord)
+    if (error instanceof Refusal || error instanceof MissingRecord || error instanceof DanglingReference)
       return refused(parsed.data.id, error.message);
     throw error;
   }

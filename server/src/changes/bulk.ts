@@ -6,9 +6,9 @@ import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
 import { erasedStudents } from '../erasure/erased';
 import type { Clock } from '../clock';
-import { applyToRows, MissingRecord, type Word } from './applyEdits';
+import { MissingRecord, type Word } from './applyEdits';
 import { writeLine, type Arrival } from './log';
-import { Rows } from './rows';
+import { DanglingReference, writeEdits } from './writeEdits';
 
 /** Records that are written at once: the server is held up for so many at a time. */
 const partLength = 250;
@@ -56,13 +56,7 @@ function writePart(
 ): void {
   const { teacherId } = arrival;
   const wanted = bulkEdits[kind](withoutErased(sql, part, teacherId));
-  const rows = new Rows(sql, wanted);
-  const foreign = wanted.find(({ table, id }) => (rows.get(table, id)?.teacherId ?? teacherId) !== teacherId);
-  if (foreign) throw new MissingRecord(foreign.table, foreign.id);
-  const done = applyToRows(rows, wanted, teacherId, word);
-  const dangling = rows.danglingReference(teacherId);
-  if (dangling) throw new NotBrought(dangling);
-  rows.write();
+  const done = writeEdits(sql, wanted, teacherId, word);
   if (kind === 'archive.bring') {
     const letters = done.filter(({ op, table }) => op === 'make' && table === 'message');
     settleLetters(
@@ -104,7 +98,8 @@ export async function writeInBulk(
     } while (written < records.length);
   } catch (error) {
     if (written > 0) await tellEnd({ database, clock, teacherId }).catch(() => undefined);
-    throw error instanceof MissingRecord ? new NotBrought(error.message) : error;
+    const isRefused = error instanceof MissingRecord || error instanceof DanglingReference;
+    throw isRefused ? new NotBrought(error.message) : error;
   }
   if (written > partLength) await tellEnd({ database, clock, teacherId });
   return line.id;
