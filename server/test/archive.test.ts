@@ -134,7 +134,9 @@ test('an archive is one line of the log, which holds none of its records, and is
   expect(brought['standing']).not.toEqual(before['standing']);
 
   const database = new Database(path.join(server.folder, 'slate-path.db'), { readonly: true });
-  const lines = database.prepare(`SELECT "payload", "edits" FROM "change" WHERE "device" = 'archive' AND "kind" <> 'archive.end'`).all();
+  const lines = database
+    .prepare(`SELECT "payload", "edits" FROM "change" WHERE "device" = 'archive' AND "kind" <> 'archive.end'`)
+    .all();
   expect(lines).toHaveLength(changeIds.length);
   const counts = database.prepare(
     `SELECT json_extract("payload", '$.counts.student') FROM "change" WHERE "id" = ?`,

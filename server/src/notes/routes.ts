@@ -20,7 +20,14 @@ import { notesSpeakingOf } from './speaking';
 /** How long notes are on every device, network or not. */
 const recentDays = 42;
 /** What alters notes, their ties and promises. */
-const changesOfNotes = [...Object.keys(noteChanges), 'undo', 'erasure', 'archive.bring', 'archive.goBack', 'archive.end'];
+const changesOfNotes = [
+  ...Object.keys(noteChanges),
+  'undo',
+  'erasure',
+  'archive.bring',
+  'archive.goBack',
+  'archive.end',
+];
 const perPage = 50;
 const dayMs = 86_400_000;
 
