@@ -7,6 +7,7 @@ import { applyOnce } from '../changes/applyChange';
 import type { Teacher } from '../database/entities';
 import type { Sql } from '../database/sql';
 import type { Services } from '../services';
+import { beginSchool } from '../scopes/members';
 import { hashPassphrase } from './passphrase';
 
 export interface NewTeacher {
@@ -44,10 +45,11 @@ export async function createTeacher(
   const next = monotonicFactory();
   const newId = () => next(clock());
   const teacherId = newId();
+  const schoolId = newId();
   const now = new Date(clock()).toISOString();
   const passphraseHash = await hashPassphrase(passphrase);
   const beginnings = [
-    { kind: 'school.set', payload: { id: newId(), ...school } },
+    { kind: 'school.set', payload: { id: schoolId, ...school } },
     ...shippedStandings.map((standing) => ({ kind: 'standing.set', payload: { id: newId(), ...standing } })),
     ...shippedFocuses(newId).map((payload) => ({ kind: 'focus.set', payload })),
   ].map((beginning) => Change.parse({ id: newId(), madeAt: now, device: 'server', ...beginning }));
@@ -60,6 +62,7 @@ export async function createTeacher(
       passphraseHash,
       now,
     );
+    beginSchool(sql, { schoolId, personId: teacherId, at: now });
     for (const change of beginnings) applyOnce(sql, change, { teacherId, receivedAt: now });
   });
   return teacherId;

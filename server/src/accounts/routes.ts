@@ -145,7 +145,7 @@ const entering = [
 
 const keeping = [
   route('sessions', {
-    allow: 'teacher',
+    allow: 'member',
     handle({ teacherId, services, request }) {
       const own = sessionOf(services, request)?.id;
       return Promise.resolve({
@@ -161,7 +161,7 @@ const keeping = [
     },
   }),
   route('endSession', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ params: { sessionId }, teacherId, services }) {
       if (!(await services.database.write((sql) => endSessionById(sql, teacherId, sessionId))))
         throw new Problem(404, 'Not found', 'That device is signed out already.');
@@ -169,7 +169,7 @@ const keeping = [
     },
   }),
   route('endOtherSessions', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ teacherId, services, request }) {
       const own = sessionOf(services, request)?.id ?? null;
       await services.database.write((sql) => {
@@ -179,7 +179,7 @@ const keeping = [
     },
   }),
   route('changePassphrase', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ body: { current, passphrase }, teacherId, services, request, response }) {
       await confirm(services, teacherId, current);
       const hash = await hashPassphrase(passphrase, 'known');
@@ -193,7 +193,7 @@ const keeping = [
     },
   }),
   route('makeRecoveryCode', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ body: { current }, teacherId, services }) {
       await confirm(services, teacherId, current);
       const code = newRecoveryCode();

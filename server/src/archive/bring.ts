@@ -14,15 +14,15 @@ async function shippedAndUnused(
   records: RecordLists,
 ): Promise<BroughtRecord[]> {
   const [sections, students] = await Promise.all([
-    load(database.read, 'section', { teacherId, removed: false }),
-    load(database.read, 'student', { teacherId, removed: false }),
+    load(database.read, 'section', teacherId, { removed: false }),
+    load(database.read, 'student', teacherId, { removed: false }),
   ]);
   if (sections.length + students.length > 0) return [];
   const found: BroughtRecord[] = [];
   for (const table of ['standing', 'lookFor', 'focus'] as const) {
     if ((records[table] ?? []).length === 0) continue;
     const own = new Set((records[table] ?? []).map(({ id }) => id));
-    for (const row of await load(database.read, table, { teacherId, removed: false }))
+    for (const row of await load(database.read, table, teacherId, { removed: false }))
       if (!own.has(row.id)) found.push(broughtRecord(table, { ...row, removed: true }));
   }
   return found;
@@ -59,7 +59,7 @@ export async function bringArchive(
 ): Promise<{ records: number; changeIds: string[] }> {
   const { database, teacherId } = place;
   const records = withTerm(read.records);
-  const [school] = await load(database.read, 'school', { teacherId });
+  const [school] = await load(database.read, 'school', teacherId);
   const archived: School | undefined = records.school?.[0];
   const changeIds: string[] = [];
   if (school) {

@@ -5,6 +5,7 @@ import { route } from '../http/route';
 import type { Services } from '../services';
 import { load } from '../views/load';
 import { comeBack, erasedStudents } from '../erasure/erased';
+import { tellPages } from '../scopes/tellPages';
 import { bringArchive } from './bring';
 import { NotBrought } from '../changes/bulk';
 import type { ArchiveRead } from './readFile';
@@ -15,7 +16,7 @@ async function readIt(
   { database, jobs }: Services,
   leavesErasedOut: boolean,
 ): Promise<ArchiveRead> {
-  const [school] = await load(database.read, 'school', { teacherId });
+  const [school] = await load(database.read, 'school', teacherId);
   const bytes = body instanceof Uint8Array ? body : new Uint8Array();
   const erased = erasedStudents(database.lookUp, teacherId);
   const zone = school?.zone ?? 'UTC';
@@ -34,11 +35,11 @@ const underWay = new Map<string, number>();
 
 export const archiveRoutes = [
   route('archive', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ teacherId, response, services: { database, jobs, clock } }) {
       const now = clock();
       const bytes = await jobs.run('archiveFile', { file: database.file, teacherId, now });
-      const [school] = await load(database.read, 'school', { teacherId });
+      const [school] = await load(database.read, 'school', teacherId);
       const { date } = localMoment(now, school?.zone ?? 'UTC');
       response.setHeader('Content-Disposition', `attachment; filename="slate-path-${date}.zip"`);
       response.type('application/zip');
@@ -46,14 +47,14 @@ export const archiveRoutes = [
     },
   }),
   route('readArchive', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ request, teacherId, services }) {
       const { counts, errors, notes, erased } = await readIt(request.body, teacherId, services, true);
       return { counts, errors, notes, erased: erased.length };
     },
   }),
   route('bringArchive', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ request, query, teacherId, services }) {
       const read = await readIt(request.body, teacherId, services, query.erased !== 'bringBack');
       if (read.errors.length > 0)
@@ -72,11 +73,11 @@ export const archiveRoutes = [
         const { database, clock } = services;
         if (query.erased === 'bringBack') await comeBack(database, teacherId, read.erased);
         underWay.set(teacherId, 0);
-        const brought = await bringArchive({ database, clock, teacherId }, read, (share) =>
+        const heard = new Set<string>();
+        const brought = await bringArchive({ database, clock, teacherId, heard }, read, (share) =>
           underWay.set(teacherId, share),
         );
-        services.watch.touch(teacherId, [null]);
-        services.events.tell(teacherId, '');
+        tellPages(services, [teacherId, ...heard]);
         return brought;
       } catch (error) {
         if (error instanceof NotBrought) throw new Problem(422, 'Not brought in', error.message);
@@ -87,7 +88,7 @@ export const archiveRoutes = [
     },
   }),
   route('archiveProgress', {
-    allow: 'teacher',
+    allow: 'member',
     handle: ({ teacherId }) => Promise.resolve({ share: underWay.get(teacherId) ?? null }),
   }),
 ];

@@ -9,11 +9,11 @@ export interface ArchiveFileRequest {
   now: number;
 }
 
-/** Everything a teacher has, as an archive. */
+/** Everything that somebody may read, as an archive. */
 export function archiveFile({ file, teacherId, now }: ArchiveFileRequest): Uint8Array {
   const records = new RecordReader(file);
   try {
-    const lists = records.everythingOf(teacherId);
+    const lists = records.everythingFor(teacherId);
     const zone = lists.school?.[0]?.zone ?? 'UTC';
     return writeArchive(fromRecords(lists, { zone, now: localMoment(now, zone) }), zone);
   } finally {

@@ -25,7 +25,7 @@ function readAll(file: string, teacherId: string): Seen {
       'SELECT "studentId" AS id FROM "erasure" WHERE "teacherId" = ?',
       [teacherId],
     );
-    return { lists: reader.everythingOf(teacherId), erased: erased.map(({ id }) => id) };
+    return { lists: reader.everythingBy(teacherId), erased: erased.map(({ id }) => id) };
   } finally {
     reader.close();
   }

@@ -3,6 +3,7 @@ import { Problem } from '../http/problem';
 import { route } from '../http/route';
 import type { Services } from '../services';
 import { NotBrought, writeInBulk } from '../changes/bulk';
+import { tellPages } from '../scopes/tellPages';
 import { dropOldBackups, listBackups } from './backups';
 
 const dataFolderOf = ({ database }: Services) => path.dirname(database.file);
@@ -27,39 +28,39 @@ async function readIt(services: Services, name: string, teacherId: string) {
 
 export const backupRoutes = [
   route('backups', {
-    allow: 'teacher',
+    allow: 'keeper',
     handle: ({ services }) => Promise.resolve({ backups: listBackups(dataFolderOf(services)) }),
   }),
   route('makeBackup', {
-    allow: 'teacher',
+    allow: 'keeper',
     async handle({ services }) {
       await makeBackup(services);
       return { backups: listBackups(dataFolderOf(services)) };
     },
   }),
   route('previewReturn', {
-    allow: 'teacher',
+    allow: 'keeper',
     async handle({ services, params, teacherId }) {
       const { asThen, backAgain, gone } = await readIt(services, params.name, teacherId);
       return { asThen, backAgain, gone };
     },
   }),
   route('returnToBackup', {
-    allow: 'teacher',
+    allow: 'keeper',
     async handle({ services, params, teacherId }) {
       // Read first: the backup of now may push the oldest out.
       const { records } = await readIt(services, params.name, teacherId);
       await makeBackup(services);
+      const heard = new Set<string>();
       try {
         const { database, clock } = services;
-        await writeInBulk({ database, clock, teacherId }, 'archive.goBack', records);
+        await writeInBulk({ database, clock, teacherId, heard }, 'archive.goBack', records);
       } catch (error) {
         if (!(error instanceof NotBrought)) throw error;
         const how = 'What came before it was brought back; the backup of a moment ago has all as it was.';
         throw new Problem(422, 'Not all of it', `${error.message} ${how}`);
       } finally {
-        services.watch.touch(teacherId, [null]);
-        services.events.tell(teacherId, '');
+        tellPages(services, [teacherId, ...heard]);
       }
       return { backups: listBackups(dataFolderOf(services)) };
     },

@@ -9,9 +9,11 @@ import { erasedStudents } from '../erasure/erased';
 import { fieldErrors } from '../http/problem';
 import { MissingRecord, type Word } from './applyEdits';
 import { deviceOf, logged, writeLine, type Arrival, type LoggedChange } from './log';
-import { Rows } from './rows';
+import { everyoneBeside } from '../scopes/access';
+import { tell } from '../scopes/news';
+import { NotAllowed } from '../scopes/writer';
 import { takeBack } from './undo';
-import { DanglingReference, writeEdits } from './writeEdits';
+import { DanglingReference, writeEdits, writeRows } from './writeEdits';
 
 /** A change that cannot be, with the reason; nothing of it is applied. */
 class Refusal extends Error {}
@@ -60,22 +62,26 @@ interface Outcome {
 
 function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
   const word = wordOf(sql, change, arrival);
-  const { teacherId } = arrival;
+  const { teacherId, heard } = arrival;
   if (change.kind === 'undo') {
     const { changeId, recordIds } = change.payload;
     const line = doneBy(sql, changeId, teacherId);
+    // Views that look for changes of a kind are older than what takes one back.
+    const author = { teacherId, kind: line.kind, heard };
     if (isBulk(line)) {
       takeBackBulk(sql, changeId, teacherId, { at: arrival.receivedAt, by: change.id });
+      const others = everyoneBeside(sql, teacherId);
+      tell(sql, others, { kind: line.kind, changeId: change.id });
+      for (const other of others) heard?.add(other);
       return { about: line.about, edits: [] };
     }
     const wanted = recordIds && new Set(recordIds);
     const done = wanted ? line.edits.filter(({ id }) => wanted.has(id)) : line.edits;
-    const rows = new Rows(sql, done);
-    const edits = takeBack(rows, changeId, done, word);
-    rows.write();
+    const edits = writeRows(sql, done, author, word, (rows) => takeBack(rows, changeId, done, word));
     return { about: line.about, edits };
   }
-  return { about: aboutOf(change), edits: writeEdits(sql, editsOf(change), teacherId, word) };
+  const author = { teacherId, kind: change.kind, heard };
+  return { about: aboutOf(change), edits: writeEdits(sql, editsOf(change), author, word) };
 }
 
 /** What a device that has not heard of it still sends about a student who was erased is not taken in. */
@@ -94,7 +100,7 @@ function withoutErased(sql: Sql, change: Change, teacherId: string): Change {
 
 /**
  * Applies a change and writes its line, in the transaction that is open.
- * @throws Refusal, MissingRecord when it cannot be
+ * @throws Refusal, MissingRecord, NotAllowed when it cannot be
  */
 export function applyOnce(sql: Sql, arriving: Change, arrival: Arrival): ChangeAnswer {
   const change = withoutErased(sql, arriving, arrival.teacherId);
@@ -113,6 +119,9 @@ function idOf(raw: unknown): string {
   return typeof id === 'string' ? id.slice(0, 64) : '';
 }
 
+/** Why a change cannot be; anything else is a fault of ours. */
+const reasons = [Refusal, MissingRecord, DanglingReference, NotAllowed];
+
 /** Reads, authorises and applies a change as a part of the transaction that is open, or refuses it. */
 function applyOrRefuse(sql: Sql, raw: unknown, arrival: Arrival): ChangeAnswer {
   const parsed = Change.safeParse(raw);
@@ -121,8 +130,8 @@ function applyOrRefuse(sql: Sql, raw: unknown, arrival: Arrival): ChangeAnswer {
   try {
     return sql.within(() => applyOnce(sql, parsed.data, arrival));
   } catch (error) {
-    if (error instanceof Refusal || error instanceof MissingRecord || error instanceof DanglingReference)
-      return refused(parsed.data.id, error.message);
+    if (reasons.some((reason) => error instanceof reason))
+      return refused(parsed.data.id, (error as Error).message);
     throw error;
   }
 }

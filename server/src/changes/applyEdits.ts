@@ -59,7 +59,8 @@ export function setFields(row: Row, values: Record<string, unknown>, { stamp, is
 
 function make(rows: Rows, edit: Edit, teacherId: string, stamp: Stamp): LoggedEdit {
   const { table, id } = edit;
-  rows.make(table, { ...edit.values, id, teacherId, removed: false, stamps: { [everyField]: stamp } });
+  const stamps = { [everyField]: stamp };
+  rows.make(table, { ...edit.values, id, teacherId, scopeId: '', removed: false, stamps });
   return { op: 'make', table, id, before: null, beforeBy: {}, after: { ...edit.values }, overruled: [] };
 }
 

@@ -6,6 +6,7 @@ import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
 import { erasedStudents } from '../erasure/erased';
 import type { Clock } from '../clock';
+import { NotAllowed } from '../scopes/writer';
 import { MissingRecord, type Word } from './applyEdits';
 import { writeLine, type Arrival } from './log';
 import { DanglingReference, writeEdits } from './writeEdits';
@@ -17,6 +18,8 @@ export interface Place {
   database: OpenDatabase;
   clock: Clock;
   teacherId: string;
+  /** Collects those who may see what is written. */
+  heard?: Set<string>;
 }
 
 /** What could not be written, with the reason; what came before it is kept, and may be written again. */
@@ -56,7 +59,7 @@ function writePart(
 ): void {
   const { teacherId } = arrival;
   const wanted = bulkEdits[kind](withoutErased(sql, part, teacherId));
-  const done = writeEdits(sql, wanted, teacherId, word);
+  const done = writeEdits(sql, wanted, { teacherId, kind, heard: arrival.heard }, word);
   if (kind === 'archive.bring') {
     const letters = done.filter(({ op, table }) => op === 'make' && table === 'message');
     settleLetters(
@@ -74,14 +77,14 @@ function writePart(
  * @returns the change's id @throws NotBrought
  */
 export async function writeInBulk(
-  { database, clock, teacherId }: Place,
+  { database, clock, teacherId, heard }: Place,
   kind: BulkKind,
   records: readonly BroughtRecord[],
   told: (share: number) => void = () => undefined,
 ): Promise<string> {
   const at = new Date(clock()).toISOString();
   const line = { id: ulid(clock()), kind, madeAt: at, device: 'archive' };
-  const arrival = { teacherId, receivedAt: at };
+  const arrival = { teacherId, receivedAt: at, ...(heard && { heard }) };
   // Nothing said before overrules it, whatever clocks say.
   const word = { stamp: { at, by: line.id }, isOwn: () => true };
   const payload = { counts: manifestOf(records) };
@@ -98,7 +101,8 @@ export async function writeInBulk(
     } while (written < records.length);
   } catch (error) {
     if (written > 0) await tellEnd({ database, clock, teacherId }).catch(() => undefined);
-    const isRefused = error instanceof MissingRecord || error instanceof DanglingReference;
+    const isRefused =
+      error instanceof MissingRecord || error instanceof DanglingReference || error instanceof NotAllowed;
     throw isRefused ? new NotBrought(error.message) : error;
   }
   if (written > partLength) await tellEnd({ database, clock, teacherId });

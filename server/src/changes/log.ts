@@ -6,6 +6,8 @@ import type { Sql } from '../database/sql';
 export interface Arrival {
   teacherId: string;
   receivedAt: string;
+  /** Collects those who may see what it changes. */
+  heard?: Set<string>;
 }
 
 /** What the log has of a change. */

@@ -1,4 +1,5 @@
 import { route } from '../http/route';
+import { tellPages } from '../scopes/tellPages';
 import { applyChanges } from './applyChange';
 
 function writesMessages(change: unknown): boolean {
@@ -7,15 +8,17 @@ function writesMessages(change: unknown): boolean {
 
 export const changeRoutes = [
   route('sendChanges', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ body, teacherId, services }) {
+      const heard = new Set<string>();
       const answers = await applyChanges(services.database, body.changes, () => ({
         teacherId,
         receivedAt: new Date(services.clock()).toISOString(),
+        heard,
       }));
-      services.watch.touch(teacherId, body.changes);
       const [first] = body.changes as { device?: unknown }[];
-      services.events.tell(teacherId, typeof first?.device === 'string' ? first.device : '');
+      const device = typeof first?.device === 'string' ? first.device : '';
+      tellPages(services, [teacherId, ...heard], body.changes, device);
       // The answer does not wait for the mail: what is written is kept, and is on its way.
       if (body.changes.some(writesMessages)) void services.postman.deliverWaiting();
       return { answers };

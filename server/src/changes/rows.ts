@@ -1,13 +1,14 @@
 import { references, tableNames } from '@slate-path/core/records/tables';
 import type { TableName } from '@slate-path/core/records/schema';
 import type { Row } from '../database/entities';
-import { insertRow, selectOwner, selectRow, toColumns, updateRow } from '../database/rowSql';
+import { insertRow, selectRow, selectScope, toColumns, updateRow } from '../database/rowSql';
 import type { Sql } from '../database/sql';
+import type { Writer } from '../scopes/writer';
 
-/** A row that a change works on, and how it stood before; null where it is made. */
+/** A row that a change works on, and how it stood before, as fields and as columns; null where it is made. */
 interface Held {
   row: Row;
-  before: unknown[] | null;
+  before: { row: Row; columns: unknown[] } | null;
 }
 
 const positionOf = new Map(tableNames.map((table, index) => [table, index]));
@@ -26,7 +27,7 @@ export class Rows {
     for (const { table, id } of wanted) {
       if (this.held(table, id)) continue;
       const row = selectRow(sql, table, id);
-      if (row) this.hold(table, { row, before: toColumns(table, row) });
+      if (row) this.hold(table, { row, before: { row: { ...row }, columns: toColumns(table, row) } });
     }
   }
 
@@ -46,26 +47,42 @@ export class Rows {
   }
 
   /**
-   * The first record pointed at that is not there or is another teacher's; null when all is well.
-   * Only fields that this change wrote need a look.
+   * The first record pointed at that is not there, or not for the writer to see; null when all is well.
+   * Only rows that this change wrote need a look.
    */
-  danglingReference(teacherId: string): string | null {
-    const isOwn = new Set<string>();
+  danglingReference(writer: Writer): string | null {
+    const isSeen = new Set<string>();
     for (const [table, ids] of this.written)
       for (const [field, target] of pointersOf.get(table) ?? [])
         for (const id of ids) {
           const pointed = this.get(table, id)?.[field] as string | null | undefined;
-          if (pointed === null || pointed === undefined || isOwn.has(`${target} ${pointed}`)) continue;
-          const owner = this.get(target, pointed)?.teacherId ?? selectOwner(this.sql, target, pointed);
-          if (owner !== teacherId)
+          if (pointed === null || pointed === undefined || isSeen.has(`${target} ${pointed}`)) continue;
+          if (!this.isThere(target, pointed, writer))
             return `This ${table} belongs to a ${target} that is not here (${pointed}).`;
-          isOwn.add(`${target} ${pointed}`);
+          isSeen.add(`${target} ${pointed}`);
         }
     return null;
   }
 
-  /** Writes what was made and touched, parents before children. */
-  write(): void {
+  private isThere(table: TableName, id: string, writer: Writer): boolean {
+    const held = this.held(table, id);
+    if (held && !held.before) return true;
+    const scopeId = held?.row.scopeId ?? selectScope(this.sql, table, id);
+    return scopeId !== undefined && writer.mayRead(table, scopeId);
+  }
+
+  /**
+   * Writes what was made and touched, parents before children, each where it belongs.
+   * @returns the scopes that were written in @throws NotAllowed
+   */
+  write(writer: Writer): Set<string> {
+    const scopes = new Set<string>();
+    const find = (table: TableName, id: string) => {
+      const row = this.get(table, id);
+      if (row) return row;
+      const scopeId = selectScope(this.sql, table, id);
+      return scopeId === undefined ? undefined : { scopeId };
+    };
     const tables = [...this.written.keys()].sort(
       (a, b) => (positionOf.get(a) ?? 0) - (positionOf.get(b) ?? 0),
     );
@@ -73,9 +90,16 @@ export class Rows {
       for (const id of this.written.get(table) ?? []) {
         const held = this.held(table, id);
         if (!held) continue;
-        if (held.before) updateRow(this.sql, table, held.before, held.row);
-        else insertRow(this.sql, table, held.row);
+        writer.settle(table, held.row, held.before?.row ?? null, find);
+        if (held.before) updateRow(this.sql, table, held.before.columns, held.row);
+        else {
+          insertRow(this.sql, table, held.row);
+          writer.begin(table, held.row);
+        }
+        scopes.add(held.row.scopeId);
+        if (held.before) scopes.add(held.before.row.scopeId);
       }
+    return scopes;
   }
 
   private held(table: TableName, id: string): Held | undefined {

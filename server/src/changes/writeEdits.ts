@@ -1,24 +1,49 @@
 import type { Edit } from '@slate-path/core/changes/edit';
 import type { LoggedEdit } from '../database/entities';
 import type { Sql } from '../database/sql';
+import { tellBeside } from '../scopes/news';
+import { Writer } from '../scopes/writer';
 import { applyToRows, MissingRecord, type Word } from './applyEdits';
 import { Rows } from './rows';
 
-/** A record would point at one that is not there, or is another teacher's. */
+/** A record would point at one that is not there, or not for the writer to see. */
 export class DanglingReference extends Error {}
 
+/** By whom something is written, as a change of which kind, and who is to hear of it when it is kept. */
+export interface Author {
+  teacherId: string;
+  kind: string;
+  heard?: Set<string> | undefined;
+}
+
 /**
- * Lays edits over a teacher's rows and writes them, in the transaction that is open.
- * @returns what was done, for the log
- * @throws MissingRecord for another teacher's row, DanglingReference; then nothing was written
+ * Works on rows for somebody and writes them, in the transaction that is open.
+ * @param wanted the rows that it works on @param work changes them, and says what was done
+ * @throws MissingRecord for a row that the writer may not see, NotAllowed, DanglingReference
  */
-export function writeEdits(sql: Sql, wanted: Edit[], teacherId: string, word: Word): LoggedEdit[] {
+export function writeRows(
+  sql: Sql,
+  wanted: { table: Edit['table']; id: string }[],
+  { teacherId, kind, heard }: Author,
+  { stamp }: Word,
+  work: (rows: Rows) => LoggedEdit[],
+): LoggedEdit[] {
   const rows = new Rows(sql, wanted);
-  const foreign = wanted.find(({ table, id }) => (rows.get(table, id)?.teacherId ?? teacherId) !== teacherId);
-  if (foreign) throw new MissingRecord(foreign.table, foreign.id);
-  const done = applyToRows(rows, wanted, teacherId, word);
-  const dangling = rows.danglingReference(teacherId);
+  const writer = new Writer(sql, teacherId, stamp.at);
+  const hidden = wanted.find(({ table, id }) => {
+    const row = rows.get(table, id);
+    return row && !writer.mayRead(table, row.scopeId);
+  });
+  if (hidden) throw new MissingRecord(hidden.table, hidden.id);
+  const done = work(rows);
+  const dangling = rows.danglingReference(writer);
   if (dangling) throw new DanglingReference(dangling);
-  rows.write();
+  const scopes = rows.write(writer);
+  for (const other of tellBeside(sql, teacherId, scopes, { kind, changeId: stamp.by })) heard?.add(other);
   return done;
+}
+
+/** Lays edits over the rows that somebody may write. @returns what was done, for the log @throws as `writeRows` */
+export function writeEdits(sql: Sql, wanted: Edit[], author: Author, word: Word): LoggedEdit[] {
+  return writeRows(sql, wanted, author, word, (rows) => applyToRows(rows, wanted, author.teacherId, word));
 }

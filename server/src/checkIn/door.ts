@@ -24,20 +24,20 @@ export async function doorOf(
   { teacherId, sectionId }: LinkedClass,
 ): Promise<Door | null> {
   const { read } = services.database;
-  const own = { teacherId, removed: false };
-  const [section] = await load(read, 'section', { ...own, id: sectionId });
+  const kept = { removed: false };
+  const [section] = await load(read, 'section', teacherId, { ...kept, id: sectionId });
   if (!section) return null;
-  const [school] = await load(read, 'school', { teacherId });
-  const [found] = await load(read, 'checkInSetting', { ...own, sectionId });
+  const [school] = await load(read, 'school', teacherId);
+  const [found] = await load(read, 'checkInSetting', teacherId, { ...kept, sectionId });
   const now = localMoment(services.clock(), school?.zone ?? 'UTC');
   const setting = found ?? plainSetting;
   const calendar = {
-    terms: await load(read, 'term', own),
-    daysOff: await load(read, 'dayOff', own),
-    meetings: await load(read, 'meeting', { ...own, sectionId }),
-    lessons: await load(read, 'lesson', { teacherId, sectionId, date: now.date }),
+    terms: await load(read, 'term', teacherId, kept),
+    daysOff: await load(read, 'dayOff', teacherId, kept),
+    meetings: await load(read, 'meeting', teacherId, { ...kept, sectionId }),
+    lessons: await load(read, 'lesson', teacherId, { sectionId, date: now.date }),
   };
-  const enrolments = await load(read, 'enrolment', { ...own, sectionId });
+  const enrolments = await load(read, 'enrolment', teacherId, { ...kept, sectionId });
   const ids = enrolments.filter((e) => isEnrolledOn(e, now.date)).map(({ studentId }) => studentId);
   return {
     section,
@@ -45,6 +45,6 @@ export async function doorOf(
     setting,
     now,
     state: checkInNow(lessonsBetween(calendar, now.date, now.date), setting, now),
-    students: await load(read, 'student', { ...own, id: In(ids) }),
+    students: await load(read, 'student', teacherId, { ...kept, id: In(ids) }),
   };
 }

@@ -33,8 +33,8 @@ async function markNow(
   studentId: string,
 ) {
   const { read } = services.database;
-  const [mark] = await load(read, 'mark', { id: markId(lesson.id, studentId), teacherId });
-  const standings = await load(read, 'standing', { teacherId });
+  const [mark] = await load(read, 'mark', teacherId, { id: markId(lesson.id, studentId) });
+  const standings = await load(read, 'standing', teacherId);
   const standing = mark?.standingId ? effectiveStandings(standings)[mark.standingId] : undefined;
   const inUse = standings.filter(({ removed }) => !removed);
   return markByArrival(studentId, lesson, now.time, rulesOf(section, school), mark, standing, inUse);
@@ -64,9 +64,9 @@ async function record(
     lunch: door.setting.lunchChoices.includes(lunch) ? lunch : '',
     comment: comment.trim().slice(0, longestComment),
   };
-  const of = { teacherId, lessonId: lesson.id, studentId };
-  const [first] = await load(read, 'checkIn', of);
-  const place = placeOfCheckIn(saying, first, await load(read, 'otherCheckIn', of));
+  const of = { lessonId: lesson.id, studentId };
+  const [first] = await load(read, 'checkIn', teacherId, of);
+  const place = placeOfCheckIn(saying, first, await load(read, 'otherCheckIn', teacherId, of));
   if (place.kind === 'repeated') return { late: false, again: first?.device !== device };
   if (place.kind === 'too_many')
     throw new Problem(

@@ -1,8 +1,10 @@
 import type { Request } from 'express';
 import { shownNames } from '@slate-path/core/checkIn/shownNames';
 import { Problem } from '../http/problem';
-import { ownerOf, route } from '../http/route';
+import { writerOf, route } from '../http/route';
 import type { Services } from '../services';
+import { peopleIn } from '../scopes/access';
+import { tellPages } from '../scopes/tellPages';
 import { doorOf, type Door } from './door';
 import { countSaying, countWrongLink } from './limits';
 import { endLinks, linkedClass, makeLink, type LinkedClass } from './links';
@@ -22,13 +24,13 @@ async function openDoor(
 
 export const checkInRoutes = [
   route('makeCheckInLink', {
-    allow: ownerOf('section', 'sectionId'),
+    allow: writerOf('section', 'sectionId'),
     async handle({ params: { sectionId }, teacherId, services }) {
       return { token: await makeLink(services, { teacherId, sectionId }) };
     },
   }),
   route('endCheckInLinks', {
-    allow: ownerOf('section', 'sectionId'),
+    allow: writerOf('section', 'sectionId'),
     async handle({ params: { sectionId }, teacherId, services }) {
       await endLinks(services, { teacherId, sectionId });
       return { done: true as const };
@@ -69,8 +71,9 @@ export const checkInRoutes = [
           students: door.students.length,
         });
       const { late, again } = await recordCheckIn(services, linked, door, body);
-      services.watch.touch(linked.teacherId, [null]);
-      services.events.tell(linked.teacherId, 'check-in');
+      const { lookUp } = services.database;
+      const people = [linked.teacherId, ...peopleIn(lookUp, linked.sectionId)];
+      tellPages(services, new Set(people), [null], 'check-in');
       return {
         name: shown.name,
         at: door.now.time,
@@ -81,7 +84,7 @@ export const checkInRoutes = [
     },
   }),
   route('events', {
-    allow: 'teacher',
+    allow: 'member',
     streams: true,
     handle({ teacherId, services, response }) {
       services.events.stream(teacherId, response);

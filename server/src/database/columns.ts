@@ -245,12 +245,12 @@ export const ownColumns: Record<TableName, Columns> = {
 };
 
 /**
- * What views look rows up by, besides the owner. Those by lesson that name more columns hold all that the watch
+ * What views look rows up by, besides the scope. Those by lesson that name more columns hold all that the watch
  * list reads, so that it opens no row.
  */
 export const indices: Partial<Record<TableName, string[][]>> = {
   lesson: [
-    ['teacherId', 'date'],
+    ['scopeId', 'date'],
     ['sectionId', 'date'],
   ],
   mark: [['lessonId', 'removed', 'studentId', 'standingId', 'arrivedAt', 'leftAt'], ['studentId']],
@@ -272,10 +272,10 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   roomPlan: [['sectionId']],
   seating: [['sectionId']],
   sweep: [['lessonId', 'removed', 'studentId', 'level'], ['studentId']],
-  note: [['teacherId', 'at'], ['lessonId']],
+  note: [['scopeId', 'at'], ['at'], ['lessonId']],
   noteStudent: [['noteId'], ['studentId']],
   noteTopic: [['noteId'], ['topicId']],
-  followUp: [['teacherId', 'dueOn'], ['noteId']],
+  followUp: [['scopeId', 'dueOn'], ['noteId']],
   step: [['studentId']],
   quiet: [['studentId']],
   watchSetting: [['sectionId']],

@@ -1,10 +1,12 @@
 import type { SearchTerm } from '@slate-path/core/notes/searchTerms';
 import { formsOf } from '@slate-path/core/notes/stems';
+import { alsoReadable, readable } from '../scopes/access';
 import type { Sql } from './sql';
 
 /**
  * The full-text index over notes, in the words of SQLite's FTS5: word forms by Porter's stemmer, accents
- * folded, and whose a note is as a word of its own, so that one teacher's search does not read another's.
+ * folded, and who wrote a note as a word of its own, so that a search reads only what the searcher and their
+ * colleagues wrote; which of these notes they may read, the notes themselves say.
  * It holds no text itself: triggers keep it in step with the table.
  */
 export const noteIndexStatements = [
@@ -30,14 +32,24 @@ function termQuery({ words, prefix }: SearchTerm): string {
   return forms.length > 1 ? `(${forms.map(quoted).join(' OR ')})` : quoted(only);
 }
 
-/** What FTS5 is asked: all terms, in one teacher's notes. */
-function matchQuery(terms: readonly SearchTerm[], teacherId: string): string {
+/** What FTS5 is asked: all terms, in the notes of some writers. */
+function matchQuery(terms: readonly SearchTerm[], writers: readonly string[]): string {
   const wanted = terms.map(termQuery).join(' AND ');
-  return `{teacherId} : ${quoted(teacherId)} AND {text} : (${wanted})`;
+  return `{teacherId} : (${writers.map(quoted).join(' OR ')}) AND {text} : (${wanted})`;
+}
+
+/** Whoever wrote notes that somebody may read. */
+function writersFor(sql: Sql, teacherId: string): string[] {
+  const found = sql.all<{ scopeId: string }>(
+    `SELECT "scopeId" FROM "access" WHERE "personId" = ? AND "role" IN ('own', 'colleague')`,
+    teacherId,
+  );
+  return found.map(({ scopeId }) => scopeId);
 }
 
 /** What notes are looked for by, besides words. */
 export interface NoteFilter {
+  /** Who looks. */
   teacherId: string;
   sectionId?: string | undefined;
   lessonId?: string | undefined;
@@ -73,7 +85,7 @@ function setsOf({ teacherId, lessonId, studentId, about = [], topicIds, from, un
     sets.push({ sql: 'SELECT rowid FROM "note" WHERE "lessonId" = ?', values: [lessonId], near: true });
   if (from !== undefined || until !== undefined)
     sets.push({
-      sql: 'SELECT rowid FROM "note" WHERE "teacherId" = ? AND "at" >= ? AND "at" < ?',
+      sql: `SELECT rowid FROM "note" WHERE ${readable('note')} AND "at" >= ? AND "at" < ?`,
       values: [teacherId, from ?? '', until ?? '9999'],
       near: true,
     });
@@ -99,7 +111,7 @@ function whereOf(filter: NoteFilter, rows: string): Where {
   return {
     sql: [
       ...sets.map(({ sql }) => `${rows} IN (${sql})`),
-      '"note"."teacherId" = ?',
+      alsoReadable('note'),
       ...(removedToo ? [] : ['NOT "note"."removed"']),
       ...own.map(() => '"note"."sectionId" = ?'),
     ].join(' AND '),
@@ -132,7 +144,7 @@ export function findNoteRows(
   // Numbers of rows grow with time: the index gives the latest first without sorting.
   return sql.all(
     `SELECT "note".* FROM "noteIndex" CROSS JOIN "note" ON "note".rowid = "noteIndex".rowid WHERE "noteIndex" MATCH ?${bounds.join('')} AND ${where.sql} ORDER BY "noteIndex".rowid DESC LIMIT ? OFFSET ?`,
-    matchQuery(terms, filter.teacherId),
+    matchQuery(terms, writersFor(sql, filter.teacherId)),
     ...near.flatMap(({ values }) => [...values, ...values]),
     ...where.values,
     limit,

@@ -19,9 +19,11 @@ import { ParticipantAnswers1764200000000 } from './migrations/1764200000000-Part
 import { TimersEnd1765110000000 } from './migrations/1765110000000-TimersEnd';
 import { Sessions1765200000000 } from './migrations/1765200000000-Sessions';
 import { Erasing1765210000000 } from './migrations/1765210000000-Erasing';
+import { Scopes1765300000000 } from './migrations/1765300000000-Scopes';
 import { holdFolder, type LetGo } from './hold';
 import { DatabaseError, diskTrouble, reasonOf } from './problems';
 import { finishRestore } from './restore';
+import { beginAccess } from '../scopes/access';
 import { Sql } from './sql';
 
 /** "SLPT" in the header of every file of ours (SQLite's application id, byte 68). */
@@ -42,6 +44,7 @@ export const migrations = [
   TimersEnd1765110000000,
   Sessions1765200000000,
   Erasing1765210000000,
+  Scopes1765300000000,
 ];
 
 /**
@@ -121,6 +124,9 @@ async function openHeld(file: string, letGo: LetGo | null): Promise<OpenDatabase
   const read = await connect({ ...shared, prepareDatabase: prepareReading }, file);
   const queue = new Queue();
   const writing = sqlOf(write);
+  writing.atOnce(() => {
+    beginAccess(writing);
+  });
   let trouble: string | null = null;
   const noted = async <T>(work: () => Promise<T>): Promise<T> => {
     try {

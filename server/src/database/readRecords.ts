@@ -2,7 +2,14 @@ import Database from 'better-sqlite3';
 import type { RecordLists } from '@slate-path/core/records/records';
 import type { RecordOf, TableName } from '@slate-path/core/records/schema';
 import { tableNames } from '@slate-path/core/records/tables';
+import { namedOnly } from '@slate-path/core/scopes/rights';
+import { alsoReadable, readable } from '../scopes/access';
 import { recordOfColumns } from './rowSql';
+
+/** The condition of records that were not removed. */
+export const notRemoved = 'NOT "removed"';
+
+const ofColleagues = `(SELECT "scopeId" FROM "access" WHERE "personId" = ? AND "role" = 'colleague')`;
 
 /**
  * Reads records in a worker, by a connection of its own that cannot write: a year of marks is loaded
@@ -26,8 +33,37 @@ export class RecordReader {
     return found.map((columns) => recordOfColumns(table, columns));
   }
 
-  /** Everything a teacher has, removed records too. */
-  everythingOf(teacherId: string): RecordLists {
+  /**
+   * Records that somebody may read. What a colleague calls something is named where it was used, as what is removed
+   * is, but not offered.
+   * @param where more conditions, with `?` for the values
+   */
+  seenBy<T extends TableName>(
+    personId: string,
+    table: T,
+    where = '',
+    values: readonly unknown[] = [],
+  ): RecordOf<T>[] {
+    const byScope = where === '' || where === notRemoved;
+    const condition = [byScope ? readable(table) : alsoReadable(table), where].filter(Boolean).join(' AND ');
+    const found = this.all(table, condition, [personId, ...values]);
+    if (!namedOnly.includes(table)) return found;
+    const named = new Set(
+      this.rows<{ id: string }>(`SELECT "id" FROM "${table}" WHERE "scopeId" IN ${ofColleagues}`, [
+        personId,
+      ]).map(({ id }) => id),
+    );
+    return found.map((record) => (named.has(record.id) ? { ...record, removed: true } : record));
+  }
+
+  /** Everything that somebody may read, removed records too. */
+  everythingFor(personId: string): RecordLists {
+    const lists = tableNames.map((table) => [table, this.seenBy(personId, table)]);
+    return Object.fromEntries(lists) as RecordLists;
+  }
+
+  /** Everything that somebody wrote, removed records too. */
+  everythingBy(teacherId: string): RecordLists {
     const lists = tableNames.map((table) => [table, this.all(table, '"teacherId" = ?', [teacherId])]);
     return Object.fromEntries(lists) as RecordLists;
   }

@@ -33,7 +33,7 @@ function fromColumns(table: TableName, found: Record<string, unknown>): Row {
 /** A record from its columns, without what only the server needs. */
 export function recordOfColumns<T extends TableName>(
   table: T,
-  { teacherId: _owner, stamps: _stamps, ...columns }: Record<string, unknown>,
+  { teacherId: _maker, scopeId: _place, stamps: _stamps, ...columns }: Record<string, unknown>,
 ): RecordOf<T> {
   const { flags, json } = shapeOf(table);
   for (const flag of flags) columns[flag] = Boolean(columns[flag]);
@@ -55,9 +55,9 @@ export function selectRow(sql: Sql, table: TableName, id: string): Row | undefin
   return found && fromColumns(table, found);
 }
 
-/** Whose a row is; undefined where there is none. */
-export function selectOwner(sql: Sql, table: TableName, id: string): string | undefined {
-  return sql.get<{ teacherId: string }>(`SELECT "teacherId" FROM "${table}" WHERE "id" = ?`, id)?.teacherId;
+/** Where a row belongs; undefined where there is none. */
+export function selectScope(sql: Sql, table: TableName, id: string): string | undefined {
+  return sql.get<{ scopeId: string }>(`SELECT "scopeId" FROM "${table}" WHERE "id" = ?`, id)?.scopeId;
 }
 
 export function insertRow(sql: Sql, table: TableName, row: Row): void {

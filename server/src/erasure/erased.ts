@@ -1,10 +1,11 @@
 import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
+import { madeInSchool } from '../scopes/access';
 
-/** Ids of a teacher's students who were erased. */
+/** Ids of the students of somebody's school who were erased. */
 export function erasedStudents(sql: Sql, teacherId: string): string[] {
   return sql
-    .all<{ studentId: string }>('SELECT "studentId" FROM "erasure" WHERE "teacherId" = ?', teacherId)
+    .all<{ studentId: string }>(`SELECT "studentId" FROM "erasure" WHERE ${madeInSchool}`, teacherId)
     .map(({ studentId }) => studentId);
 }
 
@@ -16,6 +17,6 @@ export async function comeBack(
 ): Promise<void> {
   await database.write((sql) => {
     for (const studentId of studentIds)
-      sql.run('DELETE FROM "erasure" WHERE "teacherId" = ? AND "studentId" = ?', teacherId, studentId);
+      sql.run(`DELETE FROM "erasure" WHERE ${madeInSchool} AND "studentId" = ?`, teacherId, studentId);
   });
 }

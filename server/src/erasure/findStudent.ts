@@ -3,6 +3,7 @@ import { erasedNames, withoutName, type ErasedNames } from '@slate-path/core/era
 import type { Erased } from '@slate-path/core/erasure/forget';
 import { mayConcern } from '@slate-path/core/erasure/mayConcern';
 import type { Guardian, Student } from '@slate-path/core/records/schema';
+import { madeInSchool } from '../scopes/access';
 import { references, tableNames } from '@slate-path/core/records/tables';
 
 export type Row = Record<string, unknown> & { id: string };
@@ -19,8 +20,8 @@ export function rowsOf(db: Database.Database, table: string, where: string, ...v
 }
 
 function namesOf(db: Database.Database, teacherId: string, student: Student): ErasedNames {
-  const people = rowsOf(db, 'student', '"teacherId" = ?', teacherId) as unknown as Student[];
-  const guardians = rowsOf(db, 'guardian', '"teacherId" = ?', teacherId) as unknown as Guardian[];
+  const people = rowsOf(db, 'student', madeInSchool, teacherId) as unknown as Student[];
+  const guardians = rowsOf(db, 'guardian', madeInSchool, teacherId) as unknown as Guardian[];
   const theirs = guardians.filter(({ studentId }) => studentId === student.id);
   const ofOthers = guardians.filter(({ studentId }) => studentId !== student.id);
   const others = [
@@ -62,9 +63,9 @@ function recordsOf(db: Database.Database, studentId: string): Set<string> {
   return ids;
 }
 
-/** @throws where there is no such student of this teacher */
+/** @throws where there is no such student in this person's school */
 export function findStudent(db: Database.Database, teacherId: string, studentId: string): Found {
-  const [row] = rowsOf(db, 'student', '"id" = ? AND "teacherId" = ?', studentId, teacherId);
+  const [row] = rowsOf(db, 'student', `"id" = ? AND ${madeInSchool}`, studentId, teacherId);
   if (!row) throw new Error('There is no such student.');
   const student = row as unknown as Student;
   return { student, names: namesOf(db, teacherId, student), recordIds: recordsOf(db, studentId) };

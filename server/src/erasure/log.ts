@@ -1,5 +1,6 @@
 import type Database from 'better-sqlite3';
 import { forgetLine } from '@slate-path/core/erasure/forget';
+import { madeInSchool } from '../scopes/access';
 import type { cleaningOf } from './findStudent';
 
 interface Line {
@@ -14,7 +15,7 @@ export interface CleanedLine {
   written: { payload: string; edits: string } | null;
 }
 
-/** The lines of a teacher's log from one on, each with what is written instead of it. */
+/** The lines of a school's log from one on, each with what is written instead of it. */
 export function* cleanedLines(
   db: Database.Database,
   teacherId: string,
@@ -23,7 +24,7 @@ export function* cleanedLines(
 ): Generator<CleanedLine> {
   const lines = db
     .prepare(
-      'SELECT "seq", "payload", "edits" FROM "change" WHERE "teacherId" = ? AND "seq" >= ? ORDER BY "seq"',
+      `SELECT "seq", "payload", "edits" FROM "change" WHERE ${madeInSchool} AND "seq" >= ? ORDER BY "seq"`,
     )
     .iterate(teacherId, from) as IterableIterator<Line>;
   for (const { seq, payload, edits } of lines) {

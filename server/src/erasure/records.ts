@@ -6,6 +6,7 @@ import { displayName } from '@slate-path/core/people/names';
 import type { TableName } from '@slate-path/core/records/schema';
 import { references, tableNames } from '@slate-path/core/records/tables';
 import { ownColumns } from '../database/columns';
+import { madeInSchool } from '../scopes/access';
 import { cleaningOf, rowsOf, type Found, type Row } from './findStudent';
 
 /** What is erased of the records, or would be. */
@@ -41,7 +42,7 @@ const untouched: ReadonlySet<TableName> = new Set([
 
 type Cleaned = { id: string; values: [column: string, value: unknown][] };
 
-/** A teacher's rows of one table in which something of the student stands, with what is written instead. */
+/** The rows of a school's table in which something of the student stands, with what is written instead. */
 function* toClean(
   db: Database.Database,
   table: TableName,
@@ -67,7 +68,7 @@ function* toClean(
     const text = String(value);
     return cleaning.concerns(text) ? JSON.stringify(forget(JSON.parse(text), cleaning)) : text;
   };
-  const rows = db.prepare(`SELECT * FROM "${table}" WHERE "teacherId" = ?`).iterate(teacherId);
+  const rows = db.prepare(`SELECT * FROM "${table}" WHERE ${madeInSchool}`).iterate(teacherId);
   for (const row of rows as IterableIterator<Row>) {
     if (recordIds.has(row.id)) continue;
     const values = [
@@ -94,7 +95,7 @@ export function surveyRecords(db: Database.Database, teacherId: string, found: F
   const gone: ErasedRecords['gone'] = [];
   const cleaned: ErasedRecords['cleaned'] = [];
   const messageIds: string[] = [];
-  const has = (table: TableName) => db.prepare(`SELECT 1 FROM "${table}" WHERE "id" = ? AND "teacherId" = ?`);
+  const has = (table: TableName) => db.prepare(`SELECT 1 FROM "${table}" WHERE "id" = ? AND ${madeInSchool}`);
   for (const table of tableNames) {
     const ask = has(table);
     const ids = [...recordIds].filter((id) => ask.get(id, teacherId) !== undefined);
@@ -117,10 +118,12 @@ export function eraseRows(db: Database.Database, teacherId: string, found: Found
   }
   const deliveries = db.prepare('DELETE FROM "delivery" WHERE "messageId" = ?');
   for (const table of tableNames.toReversed()) {
-    const remove = db.prepare(`DELETE FROM "${table}" WHERE "id" = ? AND "teacherId" = ?`);
+    const remove = db.prepare(`DELETE FROM "${table}" WHERE "id" = ? AND ${madeInSchool}`);
     for (const id of found.recordIds) {
       if (table === 'message') deliveries.run(id);
       remove.run(id, teacherId);
     }
   }
+  db.prepare('DELETE FROM "access" WHERE "scopeId" = ?').run(found.student.id);
+  db.prepare('DELETE FROM "scope" WHERE "id" = ?').run(found.student.id);
 }

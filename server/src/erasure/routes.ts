@@ -4,8 +4,10 @@ import { displayName } from '@slate-path/core/people/names';
 import { listBackups } from '../backups/backups';
 import { selectRow } from '../database/rowSql';
 import { toRecord } from '../views/load';
-import { ownerOf, route } from '../http/route';
+import { keeperOf, route } from '../http/route';
 import { Problem } from '../http/problem';
+import { everyoneBeside } from '../scopes/access';
+import { tellPages } from '../scopes/tellPages';
 import type { Services } from '../services';
 import type { Erasure } from './erase';
 
@@ -24,14 +26,14 @@ function answerOf(
 
 export const erasureRoutes = [
   route('previewErasure', {
-    allow: ownerOf('student', 'studentId'),
+    allow: keeperOf('student', 'studentId'),
     async handle({ params: { studentId }, teacherId, services }) {
       const found = await services.erasures.survey(teacherId, studentId);
       return answerOf({ ...found, unfinished: false }, services);
     },
   }),
   route('erase', {
-    allow: ownerOf('student', 'studentId'),
+    allow: keeperOf('student', 'studentId'),
     async handle({ params: { studentId }, body, teacherId, services }) {
       const row = selectRow(services.database.lookUp, 'student', studentId);
       const name = row ? displayName(toRecord<'student'>(row)) : '';
@@ -40,8 +42,7 @@ export const erasureRoutes = [
           { field: 'name', message: `This is not ${name}` },
         ]);
       const erased = await services.erasures.erase(teacherId, studentId);
-      services.watch.touch(teacherId, [null]);
-      services.events.tell(teacherId, '');
+      tellPages(services, [teacherId, ...everyoneBeside(services.database.lookUp, teacherId)]);
       return answerOf(erased, services);
     },
   }),

@@ -1,11 +1,17 @@
 import type { Express, Request, RequestHandler, Response } from 'express';
 import type { z } from 'zod';
 import { callerOf } from '../accounts/sessions';
-import { selectOwner } from '../database/rowSql';
+import { createHash } from 'node:crypto';
+import { reads, writes } from '@slate-path/core/scopes/rights';
+import type { Member } from '../database/entities';
+import type { OpenDatabase } from '../database/open';
+import { selectScope } from '../database/rowSql';
+import { dayAtSchool, memberOf, renewAccess, roleIn } from '../scopes/access';
+import { accessKinds, lastNews } from '../scopes/news';
 import type { Services } from '../services';
 import { bodyReader, BytesInHand } from './bodies';
 import { fieldErrors, Problem } from './problem';
-import type { Route } from './route';
+import type { RecordAllow, Route } from './route';
 
 function read<S extends z.ZodType>(schema: S | undefined, value: unknown, what: string): z.output<S> {
   if (!schema) return undefined as z.output<S>;
@@ -17,19 +23,53 @@ function read<S extends z.ZodType>(schema: S | undefined, value: unknown, what: 
   throw new Problem(400, 'Not well formed', detail, errors);
 }
 
-/** Answers with the teacher's id, or an empty one where anyone may call; else it is a problem. */
-function authorise({ allow }: Route, services: Services, request: Request): string {
+/** A member, with what they may see worked out for today: a cover's days begin and end by themselves. */
+async function memberToday({ database, clock }: Services, personId: string): Promise<Member> {
+  const member = memberOf(database.lookUp, personId);
+  if (!member || member.until !== null)
+    throw new Problem(401, 'Not signed in', 'This account belongs to no school here any more.');
+  const today = dayAtSchool(database.lookUp, personId, clock());
+  if (member.accessOn !== today)
+    await database.write((sql) => {
+      renewAccess(sql, personId, today);
+    });
+  return member;
+}
+
+/** @returns whether somebody may do to the record that is named what is allowed */
+function mayDo(
+  { lookUp }: OpenDatabase,
+  { table, does, as }: RecordAllow,
+  id: string,
+  member: Member,
+): boolean {
+  const scopeId = selectScope(lookUp, table, id);
+  const role = scopeId === undefined ? null : roleIn(lookUp, member.personId, scopeId);
+  if (does === 'writes') return writes(role, as);
+  return reads(role, as) && (does === 'reads' || member.isKeeper);
+}
+
+/** Answers with who calls, or with nobody where anyone may call; else it is a problem. */
+async function authorise({ allow }: Route, services: Services, request: Request): Promise<string> {
   if (allow === 'anyone') return '';
   const teacherId = callerOf(services, request);
   if (!teacherId) throw new Problem(401, 'Not signed in', 'Sign in; what you did here is kept until then.');
-  if (allow === 'teacher') return teacherId;
-  const id = String(request.params[allow.param]);
-  if (selectOwner(services.database.lookUp, allow.ownerOf, id) !== teacherId)
+  const member = await memberToday(services, teacherId);
+  if (allow === 'member') return teacherId;
+  if (allow === 'keeper') {
+    if (!member.isKeeper)
+      throw new Problem(403, 'For the keeper', 'Only the keeper of the school does this. Nothing was changed.');
+    return teacherId;
+  }
+  if (!mayDo(services.database, allow, String(request.params[allow.param]), member))
     throw new Problem(404, 'Not found', 'There is no such thing among your classes.');
   return teacherId;
 }
 
-/** The ETag of a view: it is as new as the teacher's last change, or the last one of its kinds. */
+/**
+ * The ETag of a view: it is as new as the last change, or the last one of its kinds, of whoever asks, and of the
+ * colleagues who change what they see.
+ */
 function etagOf(
   { database, clock }: Services,
   teacherId: string,
@@ -44,15 +84,18 @@ function etagOf(
     )?.id ?? '0';
   const day = new Date(clock()).toISOString().slice(0, 10);
   // What a day shows may be other tomorrow, though nobody wrote anything.
-  if (cached === 'per-teacher') return `W/"${lastOf('')}-${day}"`;
-  const places = cached.kinds.map(() => '?').join(', ');
-  return `W/"${lastOf(` AND "kind" IN (${places})`, ...cached.kinds)}-${day}"`;
+  const kinds = cached === 'per-teacher' ? null : [...cached.kinds, ...accessKinds];
+  const news = lastNews(database.lookUp, teacherId, kinds);
+  const told = news === '' ? '' : `-${createHash('sha256').update(news).digest('base64url').slice(0, 16)}`;
+  if (!kinds) return `W/"${lastOf('')}-${day}${told}"`;
+  const places = kinds.map(() => '?').join(', ');
+  return `W/"${lastOf(` AND "kind" IN (${places})`, ...kinds)}-${day}${told}"`;
 }
 
 /** Who calls, and whether they may: asked before anything of the body is read. */
 function authority(route: Route, services: Services): RequestHandler {
-  return (request, response, next) => {
-    response.locals['teacherId'] = authorise(route, services, request);
+  return async (request, response, next) => {
+    response.locals['teacherId'] = await authorise(route, services, request);
     next();
   };
 }

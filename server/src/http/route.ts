@@ -6,19 +6,38 @@ import type { OperationName } from '@slate-path/core/api/operations';
 import type { TableName } from '@slate-path/core/records/schema';
 import type { Services } from '../services';
 
-/** Whoever asks: a signed-in teacher, or somebody. */
+/** Whoever asks: somebody who is signed in, or anybody. */
 export interface Caller {
   teacherId: string | null;
 }
 
 /**
- * Who may call a route: anyone; any signed-in teacher; or the teacher whose record a parameter
- * names, who is told "not found" for anybody else's.
+ * Who may call a route: anyone; whoever is signed in; the keeper of a school; or whoever may read, or write, the record
+ * that a parameter names, who is told "not found" for any other.
  */
-export type Allow = 'anyone' | 'teacher' | { ownerOf: TableName; param: string };
+export type Allow = 'anyone' | 'member' | 'keeper' | RecordAllow;
 
-export function ownerOf(table: TableName, param: string): Allow {
-  return { ownerOf: table, param };
+export interface RecordAllow {
+  table: TableName;
+  param: string;
+  does: 'reads' | 'writes' | 'keeps';
+  /** As whose right it counts: what is answered may be judged of a class, which not all may read who may read of it. */
+  as: TableName;
+}
+
+/** Whoever may read a record, or what is answered of it. */
+export function readerOf(table: TableName, param: string, as: TableName = table): Allow {
+  return { table, param, does: 'reads', as };
+}
+
+/** Whoever may write it. */
+export function writerOf(table: TableName, param: string): Allow {
+  return { table, param, does: 'writes', as: table };
+}
+
+/** The keeper of the school, where they may read it too. */
+export function keeperOf(table: TableName, param: string): Allow {
+  return { table, param, does: 'keeps', as: table };
 }
 
 export interface Call<P, Q, B> {

@@ -1,21 +1,21 @@
 import fs from 'node:fs/promises';
 import { DeliveryEntity } from '../database/entities';
 import { Problem } from '../http/problem';
-import { ownerOf, route } from '../http/route';
+import { readerOf, route } from '../http/route';
 import { load } from '../views/load';
 
 export const messageRoutes = [
   route('outbox', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ services, teacherId }) {
       const { read } = services.database;
       const found = await read.getRepository(DeliveryEntity).findBy({ teacherId });
       const deliveries = found.map(({ messageId, deliveredAt }) => ({ messageId, deliveredAt }));
-      return { message: await load(read, 'message', { teacherId }), deliveries };
+      return { message: await load(read, 'message', teacherId), deliveries };
     },
   }),
   route('messageFile', {
-    allow: ownerOf('message', 'messageId'),
+    allow: readerOf('message', 'messageId'),
     async handle({ params: { messageId }, services, response }) {
       const bytes = await fs.readFile(services.mail.fileOf(messageId)).catch(() => null);
       if (!bytes) throw new Problem(404, 'Not sent yet', 'The mail server has not taken this message yet.');

@@ -3,6 +3,7 @@ import type { Named } from '@slate-path/core/people/names';
 import type { Note } from '@slate-path/core/records/schema';
 import { findNoteRows, type NoteFilter } from '../database/noteIndex';
 import type { Sql } from '../database/sql';
+import { readable } from '../scopes/access';
 import { notesOf } from './readNotes';
 
 /** More words than this that are names are searched for in the texts only. */
@@ -37,7 +38,7 @@ export function findNotes(
 ): Note[] {
   if (terms.length === 0) return notesOf(findNoteRows(sql, filter, terms, { limit, skip }));
   const students = sql.all(
-    'SELECT "id", "givenName", "familyName", "called" FROM "student" WHERE "teacherId" = ? AND NOT "removed"',
+    `SELECT "id", "givenName", "familyName", "called" FROM "student" WHERE ${readable('student')} AND NOT "removed"`,
     filter.teacherId,
   ) as unknown as (Named & { id: string })[];
   const ways = meanings(terms, students);

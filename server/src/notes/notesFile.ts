@@ -20,17 +20,18 @@ export interface NotesFileRequest {
 function rowsOf(records: RecordReader, { teacherId, studentId }: NotesFileRequest): TableCell[][] {
   const ofNotes = `"noteId" IN (SELECT "noteId" FROM "noteStudent" WHERE "studentId" = ? AND NOT "removed") AND NOT "removed"`;
   const byId = <T extends { id: string }>(list: T[]) => Object.fromEntries(list.map((one) => [one.id, one]));
-  const notes = records.all(
+  const notes = records.seenBy(
+    teacherId,
     'note',
     `"id" IN (SELECT "noteId" FROM "noteStudent" WHERE "studentId" = ? AND NOT "removed") AND NOT "removed" AND NOT "own" ORDER BY "at"`,
     [studentId],
   );
   const mentions = groupBy(records.all('noteStudent', ofNotes, [studentId]), ({ noteId }) => noteId);
   const touched = groupBy(records.all('noteTopic', ofNotes, [studentId]), ({ noteId }) => noteId);
-  const topics = byId(records.all('topic', '"teacherId" = ?', [teacherId]));
-  const students = byId(records.all('student', '"teacherId" = ?', [teacherId]));
-  const sections = byId(records.all('section', '"teacherId" = ?', [teacherId]));
-  const [school] = records.all('school', '"teacherId" = ?', [teacherId]);
+  const topics = byId(records.seenBy(teacherId, 'topic'));
+  const students = byId(records.seenBy(teacherId, 'student'));
+  const sections = byId(records.seenBy(teacherId, 'section'));
+  const [school] = records.seenBy(teacherId, 'school');
   return notes.map(({ id, at, sectionId, text, doubts }) => {
     const { date, time } = localMoment(Date.parse(at), school?.zone ?? 'UTC');
     const named = (mentions.get(id) ?? []).flatMap(({ studentId: who, spans }) => {

@@ -29,7 +29,7 @@ export async function beginningOf(
   teacherId: string,
   date: string,
 ): Promise<string> {
-  const [school] = await load(read, 'school', { teacherId });
+  const [school] = await load(read, 'school', teacherId);
   return new Date(instantOf({ date, time: '00:00' }, school?.zone ?? 'UTC')).toISOString();
 }
 

@@ -10,7 +10,7 @@ import { displayName } from '@slate-path/core/people/names';
 import { findNoteRows } from '../database/noteIndex';
 import { ChangeEntity } from '../database/entities';
 import { nameFile } from '../files/nameFile';
-import { ownerOf, route } from '../http/route';
+import { readerOf, route } from '../http/route';
 import type { Services } from '../services';
 import { load } from '../views/load';
 import { findNotes } from './findNotes';
@@ -32,14 +32,14 @@ const perPage = 50;
 const dayMs = 86_400_000;
 
 async function topicIdsOf({ database }: Services, teacherId: string, topicId: string): Promise<string[]> {
-  const topics = await load(database.read, 'topic', { teacherId });
+  const topics = await load(database.read, 'topic', teacherId);
   return withMerged(Object.fromEntries(topics.map((topic) => [topic.id, topic])), topicId);
 }
 
 /** Steps with a day to look again: what was done and about whom, without what was written about it. */
 async function stepEntries({ database: { read } }: Services, teacherId: string): Promise<CalendarEntry[]> {
-  const steps = await load(read, 'step', { teacherId, removed: false, lookAgainOn: Not(IsNull()) });
-  const students = await load(read, 'student', { id: In(steps.map(({ studentId }) => studentId)) });
+  const steps = await load(read, 'step', teacherId, { removed: false, lookAgainOn: Not(IsNull()) });
+  const students = await load(read, 'student', teacherId, { id: In(steps.map(({ studentId }) => studentId)) });
   const nameOf = new Map(students.map((student) => [student.id, displayName(student)]));
   return steps.flatMap(({ id, studentId, kind, lookAgainOn }) => {
     const name = nameOf.get(studentId);
@@ -51,7 +51,7 @@ async function stepEntries({ database: { read } }: Services, teacherId: string):
 
 export const noteRoutes = [
   route('findNotes', {
-    allow: 'teacher',
+    allow: 'member',
     cached: 'per-teacher',
     async handle({ query: { words, topicId, from, to, skip, ...by }, teacherId, services }) {
       const { database } = services;
@@ -65,7 +65,7 @@ export const noteRoutes = [
     },
   }),
   route('recentNotes', {
-    allow: 'teacher',
+    allow: 'member',
     cached: { kinds: changesOfNotes },
     async handle({ teacherId, services }) {
       const { database } = services;
@@ -73,26 +73,26 @@ export const noteRoutes = [
       const since = { teacherId, from, removedToo: true };
       const recent = notesOf(findNoteRows(database.lookUp, since, [], { limit: 5000, skip: 0 }));
       // All of them: one that was settled on another device is settled here too.
-      const followUp = await load(database.read, 'followUp', { teacherId });
+      const followUp = await load(database.read, 'followUp', teacherId);
       const here = new Set(recent.map(({ id }) => id));
       const older = followUp.filter(({ outcome, noteId }) => outcome === 'open' && !here.has(noteId));
-      const promised = await load(database.read, 'note', { id: In(older.map(({ noteId }) => noteId)) });
+      const promised = await load(database.read, 'note', teacherId, { id: In(older.map(({ noteId }) => noteId)) });
       return { ...withLinks(database, [...recent, ...promised]), followUp };
     },
   }),
   route('note', {
-    allow: ownerOf('note', 'noteId'),
+    allow: readerOf('note', 'noteId'),
     cached: 'per-teacher',
     async handle({ params: { noteId }, teacherId, services: { database } }) {
       const lines = await database.read
         .getRepository(ChangeEntity)
-        .find({ where: { about: noteId, teacherId }, order: { seq: 'ASC' }, take: 500 });
-      const links = withLinks(database, await load(database.read, 'note', { id: noteId }));
+        .find({ where: { about: noteId }, order: { seq: 'ASC' }, take: 500 });
+      const links = withLinks(database, await load(database.read, 'note', teacherId, { id: noteId }));
       return { ...links, versions: noteVersions(lines) };
     },
   }),
   route('topicCounts', {
-    allow: 'teacher',
+    allow: 'member',
     cached: 'per-teacher',
     async handle({ query: { since }, teacherId, services: { database } }) {
       const counts = database.lookUp.all<{
@@ -101,7 +101,7 @@ export const noteRoutes = [
         recent: number;
         students: number;
       }>(
-        `SELECT t."topicId" AS "topicId", COUNT(DISTINCT n."id") AS "notes", COUNT(DISTINCT CASE WHEN n."at" >= ? THEN n."id" END) AS "recent", COUNT(DISTINCT s."studentId") AS "students" FROM "noteTopic" t JOIN "note" n ON n."id" = t."noteId" AND NOT n."removed" LEFT JOIN "noteStudent" s ON s."noteId" = n."id" AND NOT s."removed" WHERE t."teacherId" = ? AND NOT t."removed" GROUP BY t."topicId"`,
+        `SELECT t."topicId" AS "topicId", COUNT(DISTINCT n."id") AS "notes", COUNT(DISTINCT CASE WHEN n."at" >= ? THEN n."id" END) AS "recent", COUNT(DISTINCT s."studentId") AS "students" FROM "noteTopic" t JOIN "note" n ON n."id" = t."noteId" AND NOT n."removed" LEFT JOIN "noteStudent" s ON s."noteId" = n."id" AND NOT s."removed" WHERE n."scopeId" IN (SELECT "scopeId" FROM "access" WHERE "personId" = ? AND "role" IN ('own', 'teacher')) AND NOT t."removed" GROUP BY t."topicId"`,
         await beginningOf(database, teacherId, since),
         teacherId,
       );
@@ -109,7 +109,7 @@ export const noteRoutes = [
     },
   }),
   route('notesSpeaking', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ query: { name: names, topicId }, teacherId, services }) {
       const { database } = services;
       const asked = topicId === undefined ? [] : await topicIdsOf(services, teacherId, topicId);
@@ -118,11 +118,11 @@ export const noteRoutes = [
     },
   }),
   route('suggestedTopics', {
-    allow: 'teacher',
+    allow: 'member',
     cached: 'per-teacher',
     async handle({ teacherId, services }) {
       const { database, jobs } = services;
-      const [school] = await load(database.read, 'school', { teacherId });
+      const [school] = await load(database.read, 'school', teacherId);
       const { date } = localMoment(services.clock(), school?.zone ?? 'UTC');
       const until = await beginningOf(database, teacherId, mondayOf(date));
       const from = new Date(Date.parse(until) - 56 * dayMs).toISOString();
@@ -130,11 +130,11 @@ export const noteRoutes = [
     },
   }),
   route('followUpCalendar', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ teacherId, services, response }) {
       const { read } = services.database;
-      const open = await load(read, 'followUp', { teacherId, outcome: 'open', removed: false });
-      const notes = await load(read, 'note', { id: In(open.map(({ noteId }) => noteId)) });
+      const open = await load(read, 'followUp', teacherId, { outcome: 'open', removed: false });
+      const notes = await load(read, 'note', teacherId, { id: In(open.map(({ noteId }) => noteId)) });
       const noteOf = new Map(notes.map((note) => [note.id, note]));
       const entries = open.flatMap(({ noteId, dueOn }) => {
         const note = noteOf.get(noteId);
@@ -148,7 +148,7 @@ export const noteRoutes = [
     },
   }),
   route('notesFile', {
-    allow: ownerOf('student', 'studentId'),
+    allow: readerOf('student', 'studentId'),
     async handle({ params: { studentId }, query: { format }, teacherId, services, response }) {
       const { file } = services.database;
       const bytes = await services.jobs.run('notesFile', { file, teacherId, studentId, format });

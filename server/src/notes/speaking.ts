@@ -41,9 +41,9 @@ export async function notesSpeakingOf(
     .flatMap((terms) => findNoteRows(lookUp, { teacherId }, terms, limit));
   const notes = new Map(notesOf(rows).map((note) => [note.id, note]));
   const ofThem = { noteId: In([...notes.keys()]) };
-  const known = await load(read, 'noteTopic', { ...ofThem, topicId: In([...asked]) });
+  const known = await load(read, 'noteTopic', teacherId, { ...ofThem, topicId: In([...asked]) });
   for (const { noteId } of known) notes.delete(noteId);
-  const ties = groupBy(await load(read, 'noteStudent', ofThem), ({ noteId }) => noteId);
+  const ties = groupBy(await load(read, 'noteStudent', teacherId, ofThem), ({ noteId }) => noteId);
   const candidates = [...notes.values()]
     .sort((a, b) => (a.at < b.at ? 1 : -1))
     .map(({ id, text }) => ({

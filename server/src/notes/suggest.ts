@@ -2,7 +2,8 @@ import { suggestTopics, type SuggestedTopic } from '@slate-path/core/notes/sugge
 import { mostRead } from '@slate-path/core/notes/readNote';
 import type { Note } from '@slate-path/core/records/schema';
 import { groupBy } from '@slate-path/core/records/groupBy';
-import { RecordReader } from '../database/readRecords';
+import { notRemoved, RecordReader } from '../database/readRecords';
+import { readable } from '../scopes/access';
 
 export interface SuggestionRange {
   file: string;
@@ -29,19 +30,12 @@ function withinReach(notes: readonly Note[]): Note[] {
 export function suggest({ file, teacherId, from, until }: SuggestionRange): SuggestedTopic[] {
   const records = new RecordReader(file);
   try {
-    const of = '"teacherId" = ?';
-    const notes = records.all('note', `${of} AND NOT "removed" AND "at" >= ? AND "at" < ?`, [
-      teacherId,
-      from,
-      until,
-    ]);
-    const links = groupBy(
-      records.all('noteStudent', `${of} AND NOT "removed"`, [teacherId]),
-      (link) => link.noteId,
-    );
-    const topics = records.all('topic', `${of} AND NOT "removed"`, [teacherId]);
-    const students = records.all('student', of, [teacherId]);
-    const passed = records.all('passedWord', `${of} AND NOT "removed"`, [teacherId]);
+    const lately = `${readable('note')} AND NOT "removed" AND "at" >= ? AND "at" < ?`;
+    const notes = records.all('note', lately, [teacherId, from, until]);
+    const links = groupBy(records.seenBy(teacherId, 'noteStudent', notRemoved), (link) => link.noteId);
+    const topics = records.all('topic', `${readable('topic')} AND NOT "removed"`, [teacherId]);
+    const students = records.seenBy(teacherId, 'student');
+    const passed = records.seenBy(teacherId, 'passedWord', notRemoved);
     return suggestTopics({
       notes: withinReach(notes).map(({ id, text }) => ({
         text: text.slice(0, mostRead),

@@ -1,9 +1,9 @@
 import { Problem } from '../http/problem';
-import { ownerOf, route } from '../http/route';
+import { readerOf, route } from '../http/route';
 
 export const participantRoutes = [
   route('readParticipants', {
-    allow: ownerOf('section', 'sectionId'),
+    allow: readerOf('section', 'sectionId'),
     async handle({ query: { lessonDate = null, order = null }, services, request }) {
       const bytes = request.body instanceof Uint8Array ? request.body : new Uint8Array();
       const reading = await services.jobs.run('readParticipants', { bytes, lessonDate, order });

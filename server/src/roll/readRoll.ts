@@ -4,7 +4,8 @@ import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Section } from '@slate-path/core/records/schema';
 import { rollBookOf } from '@slate-path/core/roll/book';
 import type { ClassRoll } from '@slate-path/core/roll/rollTable';
-import { RecordReader } from '../database/readRecords';
+import { notRemoved, RecordReader } from '../database/readRecords';
+import { readable } from '../scopes/access';
 
 /** Which rolls are asked for. */
 export interface RollRange {
@@ -27,27 +28,25 @@ export interface RollReading {
 export function readRolls({ file, teacherId, sectionId, from, to, now }: RollRange): RollReading {
   const reader = new RecordReader(file);
   try {
-    const own = '"teacherId" = ? AND NOT "removed"';
-    const school = reader.all('school', own, [teacherId])[0];
-    const sections = reader.all('section', own, [teacherId]);
-    const recorded = reader.all('lesson', '"teacherId" = ?', [teacherId]);
+    const [school] = reader.seenBy(teacherId, 'school', notRemoved);
+    const sections = reader.seenBy(teacherId, 'section', notRemoved);
+    const recorded = reader.seenBy(teacherId, 'lesson');
     const calendar = {
-      terms: reader.all('term', own, [teacherId]),
-      daysOff: reader.all('dayOff', own, [teacherId]),
-      meetings: reader.all('meeting', own, [teacherId]),
+      terms: reader.seenBy(teacherId, 'term', notRemoved),
+      daysOff: reader.seenBy(teacherId, 'dayOff', notRemoved),
+      meetings: reader.seenBy(teacherId, 'meeting', notRemoved),
       lessons: recorded,
     };
-    const inRange =
-      '"teacherId" = ? AND NOT "removed" AND "lessonId" IN (SELECT "id" FROM "lesson" WHERE "teacherId" = ? AND "date" BETWEEN ? AND ?)';
+    const inRange = `NOT "removed" AND "lessonId" IN (SELECT "id" FROM "lesson" WHERE ${readable('lesson')} AND "date" BETWEEN ? AND ?)`;
     const book = rollBookOf({
-      marks: reader.all('mark', inRange, [teacherId, teacherId, from, to]),
-      standings: reader.all('standing', '"teacherId" = ?', [teacherId]),
+      marks: reader.all('mark', inRange, [teacherId, from, to]),
+      standings: reader.seenBy(teacherId, 'standing'),
       sections,
       school,
     });
-    const students = reader.all('student', own, [teacherId]);
+    const students = reader.seenBy(teacherId, 'student', notRemoved);
     const lessons = groupBy(lessonsBetween(calendar, from, to), (lesson) => lesson.sectionId);
-    const enrolments = groupBy(reader.all('enrolment', own, [teacherId]), (e) => e.sectionId);
+    const enrolments = groupBy(reader.seenBy(teacherId, 'enrolment', notRemoved), (e) => e.sectionId);
     const wanted = sections.filter(({ id }) => sectionId === null || id === sectionId);
     return {
       now: localMoment(now, school?.zone ?? 'UTC'),

@@ -1,12 +1,13 @@
 import type { AnswerOf } from '@slate-path/core/api/contract';
 import { recordEntities } from '../database/entities';
 import { nameFile } from '../files/nameFile';
-import { ownerOf, route } from '../http/route';
+import { readerOf, route } from '../http/route';
 import { checkRange } from '../http/range';
+import { readable } from '../scopes/access';
 
 export const rollRoutes = [
   route('standingUse', {
-    allow: 'teacher',
+    allow: 'member',
     cached: 'per-teacher',
     async handle({ services, teacherId }) {
       const use = await services.database.read
@@ -16,15 +17,15 @@ export const rollRoutes = [
         .select('mark.standingId', 'standingId')
         .addSelect('COUNT(*)', 'marks')
         .addSelect('COUNT(DISTINCT lesson.sectionId)', 'sections')
-        .where('mark.teacherId = :teacherId AND NOT mark.removed AND mark.standingId IS NOT NULL')
-        .setParameters({ teacherId })
+        .where(readable('mark').replace('?', ':teacherId'), { teacherId })
+        .andWhere('NOT mark.removed AND mark.standingId IS NOT NULL')
         .groupBy('mark.standingId')
         .getRawMany<AnswerOf<'standingUse'>['use'][number]>();
       return { use };
     },
   }),
   route('totals', {
-    allow: 'teacher',
+    allow: 'member',
     cached: 'per-teacher',
     async handle({ query, teacherId, services }) {
       checkRange(query);
@@ -35,7 +36,7 @@ export const rollRoutes = [
     },
   }),
   route('rollFile', {
-    allow: ownerOf('section', 'sectionId'),
+    allow: readerOf('section', 'sectionId'),
     async handle({ params: { sectionId }, query, teacherId, services, response }) {
       checkRange(query);
       const { file } = services.database;

@@ -1,5 +1,5 @@
 import { Problem } from '../http/problem';
-import { ownerOf, route } from '../http/route';
+import { readerOf, route } from '../http/route';
 import { load } from '../views/load';
 
 function bytesOf(body: unknown): Uint8Array {
@@ -8,18 +8,18 @@ function bytesOf(body: unknown): Uint8Array {
 
 export const rosterRoutes = [
   route('readRoster', {
-    allow: ownerOf('section', 'sectionId'),
+    allow: readerOf('section', 'sectionId'),
     async handle({ params: { sectionId }, query, teacherId, services, request }) {
       const from = services.database.read;
-      const present = { teacherId, removed: false };
+      const present = { removed: false };
       const reading = await services.jobs.run('readRoster', {
         bytes: bytesOf(request.body),
         roles: query.roles ?? null,
         sectionId,
         people: {
-          students: await load(from, 'student', present),
-          guardians: await load(from, 'guardian', present),
-          enrolments: await load(from, 'enrolment', present),
+          students: await load(from, 'student', teacherId, present),
+          guardians: await load(from, 'guardian', teacherId, present),
+          enrolments: await load(from, 'enrolment', teacherId, present),
         },
       });
       if ('refused' in reading) throw new Problem(422, 'No roster', reading.refused);
@@ -27,7 +27,7 @@ export const rosterRoutes = [
     },
   }),
   route('readDaysOff', {
-    allow: 'teacher',
+    allow: 'member',
     async handle({ request, services }) {
       const reading = await services.jobs.run('readDaysOff', { bytes: bytesOf(request.body) });
       if ('refused' in reading) throw new Problem(422, 'No calendar', reading.refused);

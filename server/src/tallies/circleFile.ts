@@ -23,22 +23,23 @@ interface CircleSheet {
 function readCircle({ file, teacherId, circleId }: CircleFileRequest): CircleSheet {
   const reader = new RecordReader(file);
   try {
-    const own = '"teacherId" = ?';
-    const circle = reader.all('circle', `${own} AND "id" = ?`, [teacherId, circleId])[0];
+    const [circle] = reader.seenBy(teacherId, 'circle', '"id" = ?', [circleId]);
     if (!circle) throw new Error(`There is no circle ${circleId}`);
-    const ofIt = `${own} AND NOT "removed" AND "circleId" = ?`;
-    const members = reader.all('circleMember', ofIt, [teacherId, circleId]).sort((a, b) => a.place - b.place);
-    const lookFors = reader.all('lookFor', own, [teacherId]);
+    const ofIt = 'NOT "removed" AND "circleId" = ?';
+    const members = reader.seenBy(teacherId, 'circleMember', ofIt, [circleId]).sort((a, b) => a.place - b.place);
+    const lookFors = reader.seenBy(teacherId, 'lookFor');
     const students = new Map(
       reader
-        .all('student', `${own} AND "id" IN (SELECT "studentId" FROM "circleMember" WHERE "circleId" = ?)`, [
+        .seenBy(
           teacherId,
-          circleId,
-        ])
+          'student',
+          '"id" IN (SELECT "studentId" FROM "circleMember" WHERE "circleId" = ?)',
+          [circleId],
+        )
         .map((student) => [student.id, student]),
     );
-    const lesson = reader.all('lesson', `${own} AND "id" = ?`, [teacherId, circle.lessonId])[0];
-    const shares = circleShares(members, reader.all('tally', ofIt, [teacherId, circleId]), lookFors);
+    const [lesson] = reader.seenBy(teacherId, 'lesson', '"id" = ?', [circle.lessonId]);
+    const shares = circleShares(members, reader.seenBy(teacherId, 'tally', ofIt, [circleId]), lookFors);
     const lines = members.flatMap((member) => {
       const student = students.get(member.studentId);
       return student ? [{ member, name: displayName(student), calledName: shortName(student) }] : [];

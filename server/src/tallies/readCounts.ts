@@ -1,7 +1,7 @@
 import { listedFirst } from '@slate-path/core/tallies/lookFors';
 import { classCounts, type ClassCounts } from '@slate-path/core/tallies/classCounts';
 import type { LookFor, Student } from '@slate-path/core/records/schema';
-import { RecordReader } from '../database/readRecords';
+import { notRemoved, RecordReader } from '../database/readRecords';
 import { readRolls, type RollRange } from '../roll/readRoll';
 
 export type CountRange = RollRange & { sectionId: string };
@@ -25,10 +25,10 @@ export function readCounts(range: CountRange): CountReading {
   try {
     const { teacherId, sectionId, from, to } = range;
     const inRange =
-      '"teacherId" = ? AND NOT "removed" AND "lessonId" IN (SELECT "id" FROM "lesson" WHERE "sectionId" = ? AND "date" BETWEEN ? AND ?)';
-    const values = [teacherId, sectionId, from, to];
-    const all = reader.all('lookFor', '"teacherId" = ?', [teacherId]);
-    const school = reader.all('school', '"teacherId" = ? AND NOT "removed"', [teacherId])[0];
+      'NOT "removed" AND "lessonId" IN (SELECT "id" FROM "lesson" WHERE "sectionId" = ? AND "date" BETWEEN ? AND ?)';
+    const values = [sectionId, from, to];
+    const all = reader.seenBy(teacherId, 'lookFor');
+    const [school] = reader.seenBy(teacherId, 'school', notRemoved);
     const seen = classCounts(roll, {
       tallies: reader.all('tally', inRange, values),
       tallyings: reader.all('tallying', inRange, values),

@@ -1,12 +1,12 @@
 import { In } from 'typeorm';
 import { nameFile } from '../files/nameFile';
 import { checkRange } from '../http/range';
-import { ownerOf, route } from '../http/route';
+import { readerOf, route } from '../http/route';
 import { load } from '../views/load';
 
 export const tallyRoutes = [
   route('counts', {
-    allow: ownerOf('section', 'sectionId'),
+    allow: readerOf('section', 'sectionId'),
     cached: 'per-teacher',
     async handle({ params: { sectionId }, query, teacherId, services }) {
       checkRange(query);
@@ -19,11 +19,11 @@ export const tallyRoutes = [
         now,
         ...query,
       });
-      return { ...seen, spoke, countComment: await load(read, 'countComment', { sectionId }) };
+      return { ...seen, spoke, countComment: await load(read, 'countComment', teacherId, { sectionId }) };
     },
   }),
   route('countsFile', {
-    allow: ownerOf('section', 'sectionId'),
+    allow: readerOf('section', 'sectionId'),
     async handle({ params: { sectionId }, query, teacherId, services, response }) {
       checkRange(query);
       const { file } = services.database;
@@ -34,18 +34,18 @@ export const tallyRoutes = [
     },
   }),
   route('circles', {
-    allow: ownerOf('section', 'sectionId'),
+    allow: readerOf('section', 'sectionId'),
     cached: 'per-teacher',
-    async handle({ params, services }) {
+    async handle({ params: { sectionId }, teacherId, services }) {
       const { read } = services.database;
-      const circle = await load(read, 'circle', params);
+      const circle = await load(read, 'circle', teacherId, { sectionId });
       const ofThem = { circleId: In(circle.map(({ id }) => id)) };
-      const circleMember = await load(read, 'circleMember', ofThem);
-      return { circle, circleMember, tally: await load(read, 'tally', ofThem) };
+      const circleMember = await load(read, 'circleMember', teacherId, ofThem);
+      return { circle, circleMember, tally: await load(read, 'tally', teacherId, ofThem) };
     },
   }),
   route('circleFile', {
-    allow: ownerOf('circle', 'circleId'),
+    allow: readerOf('circle', 'circleId'),
     async handle({ params: { circleId }, query: { format }, teacherId, services, response }) {
       const { file } = services.database;
       const bytes = await services.jobs.run('circleFile', { file, teacherId, circleId, format });

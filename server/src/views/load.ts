@@ -1,20 +1,43 @@
 import type { DataSource, FindOptionsWhere } from 'typeorm';
 import type { RecordOf, TableName } from '@slate-path/core/records/schema';
+import { namedOnly } from '@slate-path/core/scopes/rights';
 import { recordEntities, type Row } from '../database/entities';
+import { alsoReadable, readable } from '../scopes/access';
 
 /** A row without what only the server needs. */
 export function toRecord<T extends TableName>(row: Row): RecordOf<T> {
-  const { teacherId: _owner, stamps: _stamps, ...record } = row;
+  const { teacherId: _maker, scopeId: _place, stamps: _stamps, ...record } = row;
   return record as unknown as RecordOf<T>;
 }
 
-/** Records of one table, removed ones too: those who keep a copy must hear of the removal. */
+/** What a colleague calls something is named where it was used, as what is removed is, but not offered. */
+async function retireColleagues(database: DataSource, rows: Row[], personId: string): Promise<void> {
+  const found = await database.query<{ scopeId: string }[]>(
+    `SELECT "scopeId" FROM "access" WHERE "personId" = ? AND "role" = 'colleague'`,
+    [personId],
+  );
+  const colleagues = new Set(found.map(({ scopeId }) => scopeId));
+  for (const row of rows) if (colleagues.has(row.scopeId)) row.removed = true;
+}
+
+/** `?` of a condition as a named value. */
+const named = (condition: string) => condition.replace('?', ':personId');
+
+/** Records of one table that somebody may read, removed ones too: those who keep a copy must hear of the removal. */
 export async function load<T extends TableName>(
   database: DataSource,
   table: T,
-  where: FindOptionsWhere<Row>,
+  personId: string,
+  where: FindOptionsWhere<Row> = {},
 ): Promise<RecordOf<T>[]> {
-  const rows = await database.getRepository(recordEntities[table]).findBy(where);
+  const byScope = Object.keys(where).every((field) => field === 'removed');
+  const rows = await database
+    .getRepository(recordEntities[table])
+    .createQueryBuilder(table)
+    .where(where)
+    .andWhere(named(byScope ? readable(table) : alsoReadable(table)), { personId })
+    .getMany();
+  if (namedOnly.includes(table)) await retireColleagues(database, rows, personId);
   return rows.map((row) => toRecord<T>(row));
 }
 
@@ -22,13 +45,14 @@ export async function load<T extends TableName>(
 export async function loadOfLessonsBetween<T extends 'mark' | 'checkIn' | 'otherCheckIn' | 'sweep'>(
   database: DataSource,
   table: T,
-  { teacherId, from, to, sectionId }: { teacherId: string; from: string; to: string; sectionId?: string },
+  { personId, from, to, sectionId }: { personId: string; from: string; to: string; sectionId?: string },
 ): Promise<RecordOf<T>[]> {
   const query = database
     .getRepository(recordEntities[table])
-    .createQueryBuilder('row')
-    .innerJoin('lesson', 'lesson', 'lesson.id = row.lessonId')
-    .where('row.teacherId = :teacherId AND lesson.date BETWEEN :from AND :to', { teacherId, from, to });
+    .createQueryBuilder(table)
+    .innerJoin('lesson', 'lesson', `lesson.id = ${table}.lessonId`)
+    .where(named(readable('lesson')), { personId })
+    .andWhere('lesson.date BETWEEN :from AND :to', { from, to });
   if (sectionId !== undefined) query.andWhere('lesson.sectionId = :sectionId', { sectionId });
   const rows = await query.getMany();
   return rows.map((row) => toRecord<T>(row));
@@ -37,13 +61,15 @@ export async function loadOfLessonsBetween<T extends 'mark' | 'checkIn' | 'other
 /** The notes that speak of a student, or did: a copy of what was removed must hear of it. */
 export async function notesAbout(
   database: DataSource,
-  { studentId }: { studentId: string },
+  personId: string,
+  studentId: string,
 ): Promise<RecordOf<'note'>[]> {
   const rows = await database
     .getRepository(recordEntities.note)
-    .createQueryBuilder('row')
-    .innerJoin('noteStudent', 'link', 'link.noteId = row.id')
+    .createQueryBuilder('note')
+    .innerJoin('noteStudent', 'link', 'link.noteId = note.id')
     .where('link.studentId = :studentId', { studentId })
+    .andWhere(named(alsoReadable('note')), { personId })
     .getMany();
   return rows.map((row) => toRecord<'note'>(row));
 }

@@ -4,18 +4,18 @@ import { type Lesson, type Seating } from '@slate-path/core/records/schema';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { lastDay, seatingOn } from '@slate-path/core/room/seatings';
 import { ChangeEntity, ErasureEntity } from '../database/entities';
-import { ownerOf, route } from '../http/route';
+import { readerOf, route } from '../http/route';
 import type { Services } from '../services';
 import { withLinks } from '../notes/readNotes';
 import { load, loadOfLessonsBetween, notesAbout } from './load';
 
 /** Some lessons with all that was marked, said and swept in them, a query for each. */
-async function withMarks({ database }: Services, lessons: Lesson[]) {
+async function withMarks({ database }: Services, teacherId: string, lessons: Lesson[]) {
   const ofThem = { lessonId: In(lessons.map(({ id }) => id)) };
-  const mark = await load(database.read, 'mark', ofThem);
-  const checkIn = await load(database.read, 'checkIn', ofThem);
-  const otherCheckIn = await load(database.read, 'otherCheckIn', ofThem);
-  const sweep = await load(database.read, 'sweep', ofThem);
+  const mark = await load(database.read, 'mark', teacherId, ofThem);
+  const checkIn = await load(database.read, 'checkIn', teacherId, ofThem);
+  const otherCheckIn = await load(database.read, 'otherCheckIn', teacherId, ofThem);
+  const sweep = await load(database.read, 'sweep', teacherId, ofThem);
   return { lesson: lessons, mark, checkIn, otherCheckIn, sweep };
 }
 
@@ -39,113 +39,116 @@ function lastSeatings(seatings: readonly Seating[]): Seating[] {
 
 export const viewRoutes = [
   route('setup', {
-    allow: 'teacher',
+    allow: 'member',
     cached: 'per-teacher',
     async handle({ services, teacherId }) {
-      const of = { teacherId };
       const from = services.database.read;
       return {
-        school: await load(from, 'school', of),
-        term: await load(from, 'term', of),
-        dayOff: await load(from, 'dayOff', of),
-        section: await load(from, 'section', of),
-        meeting: await load(from, 'meeting', of),
-        standing: await load(from, 'standing', of),
-        student: await load(from, 'student', of),
-        guardian: await load(from, 'guardian', of),
-        enrolment: await load(from, 'enrolment', of),
-        lesson: await load(from, 'lesson', of),
-        participantAnswer: await load(from, 'participantAnswer', of),
-        checkInSetting: await load(from, 'checkInSetting', of),
-        task: await load(from, 'task', of),
-        lookFor: await load(from, 'lookFor', of),
-        focus: await load(from, 'focus', of),
-        studentGroup: await load(from, 'studentGroup', of),
-        roomPlan: await load(from, 'roomPlan', of),
-        seating: lastSeatings(await load(from, 'seating', of)),
-        levelNames: await load(from, 'levelNames', of),
-        topic: await load(from, 'topic', of),
-        passedWord: await load(from, 'passedWord', of),
-        circle: await load(from, 'circle', { ...of, endedAt: IsNull() }),
+        school: await load(from, 'school', teacherId),
+        term: await load(from, 'term', teacherId),
+        dayOff: await load(from, 'dayOff', teacherId),
+        section: await load(from, 'section', teacherId),
+        meeting: await load(from, 'meeting', teacherId),
+        standing: await load(from, 'standing', teacherId),
+        student: await load(from, 'student', teacherId),
+        guardian: await load(from, 'guardian', teacherId),
+        enrolment: await load(from, 'enrolment', teacherId),
+        lesson: await load(from, 'lesson', teacherId),
+        participantAnswer: await load(from, 'participantAnswer', teacherId),
+        checkInSetting: await load(from, 'checkInSetting', teacherId),
+        task: await load(from, 'task', teacherId),
+        lookFor: await load(from, 'lookFor', teacherId),
+        focus: await load(from, 'focus', teacherId),
+        studentGroup: await load(from, 'studentGroup', teacherId),
+        roomPlan: await load(from, 'roomPlan', teacherId),
+        seating: lastSeatings(await load(from, 'seating', teacherId)),
+        levelNames: await load(from, 'levelNames', teacherId),
+        topic: await load(from, 'topic', teacherId),
+        passedWord: await load(from, 'passedWord', teacherId),
+        circle: await load(from, 'circle', teacherId, { endedAt: IsNull() }),
         erasedAt: await lastErasure(from, teacherId),
       };
     },
   }),
   route('day', {
-    allow: 'teacher',
+    allow: 'member',
     cached: 'per-teacher',
     async handle({ params, teacherId, services }) {
       const { read } = services.database;
-      const marked = await withMarks(services, await load(read, 'lesson', { teacherId, date: params.date }));
+      const marked = await withMarks(
+        services,
+        teacherId,
+        await load(read, 'lesson', teacherId, { date: params.date }),
+      );
       const ofThem = { lessonId: In(marked.lesson.map(({ id }) => id)) };
-      const circle = await load(read, 'circle', ofThem);
+      const circle = await load(read, 'circle', teacherId, ofThem);
       return {
         ...marked,
         circle,
-        circleMember: await load(read, 'circleMember', { circleId: In(circle.map(({ id }) => id)) }),
-        tallying: await load(read, 'tallying', ofThem),
-        tally: await load(read, 'tally', ofThem),
-        turn: await load(read, 'turn', ofThem),
-        ...withLinks(services.database, await load(read, 'note', ofThem)),
+        circleMember: await load(read, 'circleMember', teacherId, { circleId: In(circle.map(({ id }) => id)) }),
+        tallying: await load(read, 'tallying', teacherId, ofThem),
+        tally: await load(read, 'tally', teacherId, ofThem),
+        turn: await load(read, 'turn', teacherId, ofThem),
+        ...withLinks(services.database, await load(read, 'note', teacherId, ofThem)),
       };
     },
   }),
   route('lessons', {
-    allow: 'teacher',
+    allow: 'member',
     cached: 'per-teacher',
     async handle({ query: { from, to }, teacherId, services }) {
       const { read } = services.database;
-      const lesson = await load(read, 'lesson', { teacherId, date: Between(from, to) });
-      const mark = await loadOfLessonsBetween(read, 'mark', { teacherId, from, to });
-      const checkIn = await loadOfLessonsBetween(read, 'checkIn', { teacherId, from, to });
+      const lesson = await load(read, 'lesson', teacherId, { date: Between(from, to) });
+      const mark = await loadOfLessonsBetween(read, 'mark', { personId: teacherId, from, to });
+      const checkIn = await loadOfLessonsBetween(read, 'checkIn', { personId: teacherId, from, to });
       return {
         lesson,
         mark,
         checkIn,
-        otherCheckIn: await loadOfLessonsBetween(read, 'otherCheckIn', { teacherId, from, to }),
-        sweep: await loadOfLessonsBetween(read, 'sweep', { teacherId, from, to }),
+        otherCheckIn: await loadOfLessonsBetween(read, 'otherCheckIn', { personId: teacherId, from, to }),
+        sweep: await loadOfLessonsBetween(read, 'sweep', { personId: teacherId, from, to }),
       };
     },
   }),
   route('month', {
-    allow: ownerOf('section', 'sectionId'),
+    allow: readerOf('section', 'sectionId'),
     cached: 'per-teacher',
-    async handle({ params, services }) {
+    async handle({ params, teacherId, services }) {
       const { from, to } = monthSpan(params.month);
       const where = { sectionId: params.sectionId, date: Between(from, to) };
-      return withMarks(services, await load(services.database.read, 'lesson', where));
+      return withMarks(services, teacherId, await load(services.database.read, 'lesson', teacherId, where));
     },
   }),
   route('studentPath', {
-    allow: ownerOf('student', 'studentId'),
+    allow: readerOf('student', 'studentId'),
     cached: 'per-teacher',
     async handle({ params, teacherId, services }) {
       const of = { studentId: params.studentId };
       const from = services.database.read;
-      const handIns = await load(from, 'handIn', of);
+      const handIns = await load(from, 'handIn', teacherId, of);
       return {
-        mark: await load(from, 'mark', of),
-        message: await load(from, 'message', of),
-        checkIn: await load(from, 'checkIn', of),
-        otherCheckIn: await load(from, 'otherCheckIn', of),
-        sweep: await load(from, 'sweep', of),
-        tally: await load(from, 'tally', of),
-        tallying: await load(from, 'tallying', { teacherId }),
-        step: await load(from, 'step', of),
-        nod: await load(from, 'nod', of),
-        pathSummary: await load(from, 'pathSummary', of),
-        work: await load(from, 'work', { id: In(handIns.map(({ workId }) => workId)) }),
-        ...withLinks(services.database, await notesAbout(from, of)),
+        mark: await load(from, 'mark', teacherId, of),
+        message: await load(from, 'message', teacherId, of),
+        checkIn: await load(from, 'checkIn', teacherId, of),
+        otherCheckIn: await load(from, 'otherCheckIn', teacherId, of),
+        sweep: await load(from, 'sweep', teacherId, of),
+        tally: await load(from, 'tally', teacherId, of),
+        tallying: await load(from, 'tallying', teacherId),
+        step: await load(from, 'step', teacherId, of),
+        nod: await load(from, 'nod', teacherId, of),
+        pathSummary: await load(from, 'pathSummary', teacherId, of),
+        work: await load(from, 'work', teacherId, { id: In(handIns.map(({ workId }) => workId)) }),
+        ...withLinks(services.database, await notesAbout(from, teacherId, params.studentId)),
       };
     },
   }),
   route('lessonHistory', {
-    allow: ownerOf('lesson', 'lessonId'),
+    allow: readerOf('lesson', 'lessonId'),
     cached: 'per-teacher',
-    async handle({ params, teacherId, services }) {
+    async handle({ params, services }) {
       const lines = await services.database.read
         .getRepository(ChangeEntity)
-        .find({ where: { about: params.lessonId, teacherId }, order: { seq: 'DESC' }, take: 200 });
+        .find({ where: { about: params.lessonId }, order: { seq: 'DESC' }, take: 200 });
       return { lines };
     },
   }),

@@ -1,9 +1,8 @@
-import { localMoment } from '@slate-path/core/calendar/zone';
 import type { SectionWatch } from '@slate-path/core/signals/watchReading';
 import type { OpenDatabase } from '../database/open';
-import { recordEntities } from '../database/entities';
 import type { Jobs } from '../jobs/jobs';
 import type { Clock } from '../clock';
+import { dayAtSchool } from '../scopes/access';
 import { sectionsOf } from './sectionsOf';
 
 /** What is known of one teacher's classes, and which of them have to be looked at again. */
@@ -88,11 +87,8 @@ export class WatchKeeper {
 
   private async renew(teacherId: string, kept: Kept): Promise<SectionWatch[]> {
     const now = this.clock();
-    const day = await this.today(teacherId, now);
-    const rows = await this.database.read
-      .getRepository(recordEntities.section)
-      .find({ where: { teacherId, removed: false }, select: { id: true } });
-    const ids = rows.map(({ id }) => id);
+    const day = dayAtSchool(this.database.lookUp, teacherId, now);
+    const ids = this.sections(teacherId);
     const stale = kept.stale === 'all' || kept.day !== day ? new Set(ids) : kept.stale;
     const wanted = ids.filter((id) => stale.has(id) || !kept.sections.has(id));
     kept.stale = new Set();
@@ -115,9 +111,13 @@ export class WatchKeeper {
     return ids.flatMap((id) => kept.sections.get(id) ?? []);
   }
 
-  private async today(teacherId: string, now: number): Promise<string> {
-    const [school] = await this.database.read.getRepository(recordEntities.school).findBy({ teacherId });
-    const zone = school?.['zone'];
-    return localMoment(now, typeof zone === 'string' ? zone : 'UTC').date;
+  /** The classes of which somebody may read what is judged. */
+  private sections(teacherId: string): string[] {
+    return this.database.lookUp
+      .all<{ id: string }>(
+        `SELECT "id" FROM "section" WHERE NOT "removed" AND "scopeId" IN (SELECT "scopeId" FROM "access" WHERE "personId" = ? AND "role" = 'teacher') ORDER BY rowid`,
+        teacherId,
+      )
+      .map(({ id }) => id);
   }
 }

@@ -4,11 +4,10 @@ import { observeRows } from '@slate-path/core/signals/observe';
 import type { ClassSeries } from '@slate-path/core/signals/streams';
 import { usualSettings, type WatchSettings } from '@slate-path/core/signals/watchClass';
 import { defaultGraceMinutes } from '@slate-path/core/roll/rules';
-import type { RecordReader } from '../database/readRecords';
+import { notRemoved, type RecordReader } from '../database/readRecords';
 import { readStreams } from './readStreams';
 
-const own = '"teacherId" = ? AND NOT "removed"';
-const ofSection = `${own} AND "sectionId" = ?`;
+const ofSection = `${notRemoved} AND "sectionId" = ?`;
 
 /** One class as it stood on an evening, and what its teacher set and did. */
 export interface SectionReading {
@@ -33,8 +32,8 @@ export function readSection(
   sectionId: string,
   now: number,
 ): SectionReading {
-  const [school] = records.all('school', own, [teacherId]);
-  const [section] = records.all('section', `${own} AND "id" = ?`, [teacherId, sectionId]);
+  const [school] = records.seenBy(teacherId, 'school', notRemoved);
+  const [section] = records.seenBy(teacherId, 'section', `${notRemoved} AND "id" = ?`, [sectionId]);
   const zone = school?.zone ?? 'UTC';
   const moment = localMoment(now, zone);
   const rows = readStreams(records, { teacherId, sectionId, zone, now: moment });
@@ -44,11 +43,11 @@ export function readSection(
   );
   const observed = new Set(tallying.map(({ id }) => id));
   const grace = section?.graceMinutes ?? school?.graceMinutes ?? defaultGraceMinutes;
-  const [setting] = records.all('watchSetting', ofSection, [teacherId, sectionId]);
+  const [setting] = records.seenBy(teacherId, 'watchSetting', ofSection, [sectionId]);
   return {
     series: (asOf) => observeRows(rows, { asOf, observed, graceOf: () => grace })[0] ?? null,
     settings: settingsFrom(setting),
-    steps: records.all('step', ofSection, [teacherId, sectionId]),
+    steps: records.seenBy(teacherId, 'step', ofSection, [sectionId]),
     zone,
     today: moment.date,
   };

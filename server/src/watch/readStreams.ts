@@ -11,7 +11,8 @@ import type {
   StreamRows,
   StreamTable,
 } from '@slate-path/core/signals/observe/streamRows';
-import type { RecordReader } from '../database/readRecords';
+import { notRemoved, type RecordReader } from '../database/readRecords';
+import { alsoReadable, readable } from '../scopes/access';
 
 export interface ClassQuery {
   teacherId: string;
@@ -20,24 +21,25 @@ export interface ClassQuery {
   now: LocalMoment;
 }
 
-const own = '"teacherId" = ? AND NOT "removed"';
-const ofSection = `${own} AND "sectionId" = ?`;
+const ofSection = `${notRemoved} AND "sectionId" = ?`;
 /** Those who are spoken of, or the topics, of a note. */
 const listOf = (table: string, column: string) =>
   `(SELECT json_group_array("${column}") FROM "${table}" WHERE "noteId" = "note"."id" AND NOT "removed")`;
 const noteColumns = `"id", "at", "lessonId" AS lesson_id, ${listOf('noteStudent', 'studentId')} AS students, ${listOf('noteTopic', 'topicId')} AS topics`;
 /** Notes of the class's lessons, or of no lesson: each by its index, for a scan of all would be one for each class. */
-const notesHere = `SELECT ${noteColumns} FROM "note" WHERE ${own} AND "lessonId" IN (SELECT "id" FROM "lesson" WHERE "sectionId" = ?) UNION ALL SELECT ${noteColumns} FROM "note" WHERE ${own} AND "lessonId" IS NULL`;
+const notesHere = `SELECT ${noteColumns} FROM "note" WHERE ${alsoReadable('note')} AND NOT "removed" AND "lessonId" IN (SELECT "id" FROM "lesson" WHERE "sectionId" = ?) UNION ALL SELECT ${noteColumns} FROM "note" WHERE ${readable('note')} AND NOT "removed" AND "lessonId" IS NULL`;
 
-/** Tables that one statement gives, for a teacher and a section. */
+/** Tables that one statement gives, for a section. */
 const statements = {
-  sections: `SELECT "id" FROM "section" WHERE ${own} AND "id" = ?`,
-  students: `SELECT "id", "givenName" AS given_name, "familyName" AS family_name, "called" FROM "student" WHERE ${own} AND "id" IN (SELECT "studentId" FROM "enrolment" WHERE "sectionId" = ?)`,
+  sections: `SELECT "id" FROM "section" WHERE ${notRemoved} AND "id" = ?`,
+  students: `SELECT "id", "givenName" AS given_name, "familyName" AS family_name, "called" FROM "student" WHERE ${notRemoved} AND "id" IN (SELECT "studentId" FROM "enrolment" WHERE "sectionId" = ?)`,
   enrolments: `SELECT "sectionId" AS section_id, "studentId" AS student_id, "startsOn" AS starts_on, "endsOn" AS ends_on FROM "enrolment" WHERE ${ofSection}`,
   work: `SELECT "id", "sectionId" AS section_id, "title", "assignedAt" AS assigned_at, "dueAt" AS due_at, "points" FROM "work" WHERE ${ofSection}`,
-  hand_ins: `SELECT "workId" AS work_id, "studentId" AS student_id, "status", "handedInAt" AS handed_in_at, "handedBackAt" AS handed_back_at, "score" FROM "handIn" WHERE ${own} AND "workId" IN (SELECT "id" FROM "work" WHERE "sectionId" = ?)`,
-  activity: `SELECT "sectionId" AS section_id, "studentId" AS student_id, "at" FROM "activity" WHERE ${own} AND ("sectionId" IS NULL OR "sectionId" = ?)`,
+  hand_ins: `SELECT "workId" AS work_id, "studentId" AS student_id, "status", "handedInAt" AS handed_in_at, "handedBackAt" AS handed_back_at, "score" FROM "handIn" WHERE ${notRemoved} AND "workId" IN (SELECT "id" FROM "work" WHERE "sectionId" = ?)`,
 } as const satisfies Partial<Record<Exclude<StreamTable, LessonTable>, string>>;
+
+/** What was done outside the lessons of a class, or of no class. */
+const activityHere = `SELECT "sectionId" AS section_id, "studentId" AS student_id, "at" FROM "activity" WHERE ${readable('activity')} AND ${notRemoved} AND ("sectionId" IS NULL OR "sectionId" = ?)`;
 
 /**
  * The rows of a class's lessons, as one list for each column of each lesson: a third of the time that a row for each
@@ -97,23 +99,23 @@ const midnightOf = (instant: string, zone: string) =>
   `${localMoment(Date.parse(instant), zone).date}T00:00:00`;
 
 /** A class's lessons as they are recorded; the label, which no stream needs, is left out. */
-function recordedLessons(records: RecordReader, teacherId: string, sectionId: string): Lesson[] {
+function recordedLessons(records: RecordReader, sectionId: string): Lesson[] {
   const rows = records.rows<Omit<Lesson, 'setAside' | 'removed'> & { setAside: number; removed: number }>(
-    'SELECT "id", "sectionId", "date", "startsAt", "endsAt", \'\' AS label, "setAside", "takenAt", "removed" FROM "lesson" WHERE "teacherId" = ? AND "sectionId" = ?',
-    [teacherId, sectionId],
+    'SELECT "id", "sectionId", "date", "startsAt", "endsAt", \'\' AS label, "setAside", "takenAt", "removed" FROM "lesson" WHERE "sectionId" = ?',
+    [sectionId],
   );
   return rows.map((row) => ({ ...row, setAside: row.setAside === 1, removed: row.removed === 1 }));
 }
 
 /** Lessons of the timetable and recorded ones, with when their rolls were taken. */
 function lessonsOf(records: RecordReader, { teacherId, sectionId, zone, now }: ClassQuery) {
-  const recorded = recordedLessons(records, teacherId, sectionId);
-  const terms = records.all('term', own, [teacherId]);
+  const recorded = recordedLessons(records, sectionId);
+  const terms = records.seenBy(teacherId, 'term', notRemoved);
   const dates = [...terms.map(({ startsOn }) => startsOn), ...recorded.map(({ date }) => date)].sort();
   const calendar = {
     terms,
-    daysOff: records.all('dayOff', own, [teacherId]),
-    meetings: records.all('meeting', ofSection, [teacherId, sectionId]),
+    daysOff: records.seenBy(teacherId, 'dayOff', notRemoved),
+    meetings: records.all('meeting', ofSection, [sectionId]),
     lessons: recorded,
   };
   const lessons = lessonsBetween(calendar, dates[0] ?? now.date, now.date).filter((lesson) =>
@@ -136,7 +138,7 @@ function lessonsOf(records: RecordReader, { teacherId, sectionId, zone, now }: C
 
 /** Merged topics count as the one they went into, which alone says whether it is trouble. */
 function topicsOf(records: RecordReader, teacherId: string): StreamRow<'topics'>[] {
-  const topics = records.all('topic', '"teacherId" = ?', [teacherId]);
+  const topics = records.seenBy(teacherId, 'topic');
   const byId = new Map(topics.map((topic) => [topic.id, topic]));
   return topics.map((topic) => {
     let now = topic;
@@ -169,21 +171,20 @@ function notesOf(
 }
 
 /**
- * What the streams of one class are made of, in the tables of the open format: only what they need of it,
+ * What the streams of one class, which the teacher may read, are made of, in the tables of the open format: only what they need of it,
  * summed up by the database where it can be.
  */
 export function readStreams(records: RecordReader, query: ClassQuery): StreamRows {
   const { teacherId, sectionId } = query;
-  const both = [teacherId, sectionId];
   const read = <T extends keyof typeof statements>(table: T) =>
-    records.rows<StreamRow<T>>(statements[table], both);
-  const lookFors = records.all('lookFor', '"teacherId" = ?', [teacherId]);
-  const standings = records.all('standing', '"teacherId" = ?', [teacherId]);
+    records.rows<StreamRow<T>>(statements[table], [sectionId]);
+  const lookFors = records.seenBy(teacherId, 'lookFor');
+  const standings = records.seenBy(teacherId, 'standing');
   return {
     ...seenIn(records, sectionId),
     ...lessonsOf(records, query),
     ...notesOf(records, query),
-    seatings: records.all('seating', ofSection, both),
+    seatings: records.all('seating', ofSection, [sectionId]),
     sections: read('sections'),
     students: read('students'),
     enrolments: read('enrolments'),
@@ -196,7 +197,7 @@ export function readStreams(records: RecordReader, query: ClassQuery): StreamRow
     look_fors: lookFors.map(({ id, measure, tone }) => ({ id, measure, tone })),
     work: read('work'),
     hand_ins: read('hand_ins'),
-    activity: read('activity'),
+    activity: records.rows<StreamRow<'activity'>>(activityHere, [teacherId, sectionId]),
     topics: topicsOf(records, teacherId),
   };
 }
