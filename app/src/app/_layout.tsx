@@ -17,8 +17,8 @@ const SignIn = lazily(() => import('../features/accounts/SignIn'));
 
 quietTouch();
 
-/** A student's phone is nobody's desk: it signs in nowhere and keeps nothing of the application. */
-const atDoor = () => location.pathname.startsWith('/check-in/');
+/** A student's phone is nobody's desk, nor is whoever was invited in yet: they sign in nowhere, and nothing is kept. */
+const atDoor = () => /^\/(?:check-in|join)\//.test(location.pathname);
 
 if (!atDoor()) {
   void start();

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { recordFields } from '../records/schema';
 import { Done, type Endpoint } from './endpoint';
 
-const Name = z.string().trim().min(1, 'What are you called?').max(120);
-const Passphrase = z
+export const AccountName = z.string().trim().min(1, 'What are you called?').max(120);
+export const NewPassphrase = z
   .string()
   .min(10, 'A passphrase has at least 10 characters; a few words are best')
   .max(200, 'At most 200 characters');
@@ -15,7 +15,14 @@ export const accountEndpoints = {
   session: {
     summary: 'Who is signed in, whether this is the demo, and the server’s clock.',
     answer: z.object({
-      teacher: z.object({ id: z.string(), name: z.string() }).nullable(),
+      teacher: z
+        .object({
+          id: z.string(),
+          name: z.string(),
+          role: z.enum(['teacher', 'assistant']),
+          isKeeper: z.boolean(),
+        })
+        .nullable(),
       firstStart: z.boolean(),
       demo: z.boolean(),
       now: z.iso.datetime(),
@@ -24,8 +31,8 @@ export const accountEndpoints = {
   firstStart: {
     summary: 'Makes the first teacher of a new installation and signs in; afterwards it is closed.',
     body: z.strictObject({
-      name: Name,
-      passphrase: Passphrase,
+      name: AccountName,
+      passphrase: NewPassphrase,
       school: recordFields.school.omit({ graceMinutes: true }),
     }),
     answer: Done,
@@ -37,7 +44,7 @@ export const accountEndpoints = {
   },
   recover: {
     summary: 'Sets a new passphrase by the recovery code, which is used up, and ends every session.',
-    body: z.strictObject({ name: GivenName, code: z.string().max(60), passphrase: Passphrase }),
+    body: z.strictObject({ name: GivenName, code: z.string().max(60), passphrase: NewPassphrase }),
     answer: Done,
   },
   demoSignIn: { summary: 'In the demo only: signs in as its teacher.', answer: Done },
@@ -66,7 +73,7 @@ export const accountEndpoints = {
   endOtherSessions: { summary: 'Ends all of the teacher’s sessions but the one that asks.', answer: Done },
   changePassphrase: {
     summary: 'Changes the passphrase and ends all other sessions.',
-    body: z.strictObject({ current: GivenPassphrase, passphrase: Passphrase }),
+    body: z.strictObject({ current: GivenPassphrase, passphrase: NewPassphrase }),
     answer: Done,
   },
   makeRecoveryCode: {

@@ -9,6 +9,7 @@ import { observationEndpoints } from './observation';
 import type { OperationName } from './operations';
 import { peopleEndpoints } from './people';
 import { recordEndpoints } from './records';
+import { sharingEndpoints } from './sharing';
 import { watchEndpoints } from './watch';
 
 /** What every operation takes and answers, once for the server, the app and the documentation. */
@@ -20,6 +21,7 @@ export const contract = {
   ...noteEndpoints,
   ...watchEndpoints,
   ...peopleEndpoints,
+  ...sharingEndpoints,
   ...keepingEndpoints,
 } satisfies Record<OperationName, Endpoint>;
 

@@ -58,6 +58,16 @@ export const operations = {
   outbox: 'get /api/outbox',
   messageFile: 'get /api/messages/{messageId}/eml',
 
+  colleagues: 'get /api/colleagues',
+  invite: 'post /api/invitations',
+  endInvitation: 'post /api/invitations/{invitationId}/end',
+  invitation: 'get /api/invitations/{token}/open',
+  acceptInvitation: 'post /api/invitations/{token}/accept',
+  share: 'post /api/sections/{sectionId}/teachings',
+  endShare: 'post /api/teachings/{teachingId}/end',
+  setMember: 'post /api/members/{personId}',
+  endMembership: 'post /api/members/{personId}/end',
+
   archive: 'get /api/archive',
   readArchive: 'post /api/archive-reading',
   bringArchive: 'post /api/archive',

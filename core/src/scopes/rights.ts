@@ -45,7 +45,6 @@ export const rights: Record<TableName, Right> = {
   student: setUp,
   guardian: judged,
   checkInSetting: setUp,
-  participantAnswer: setUp,
   roomPlan: setUp,
   seating: setUp,
   studentGroup: setUp,
@@ -61,6 +60,7 @@ export const rights: Record<TableName, Right> = {
   tally: recorded,
   turn: recorded,
   sweep: recorded,
+  participantAnswer: recorded,
 
   lookFor: observed,
   focus: observed,

@@ -1,10 +1,11 @@
-import type { Request, Response } from 'express';
-import type { Teacher } from '../database/entities';
+import type { Request } from 'express';
 import { Problem } from '../http/problem';
 import { route } from '../http/route';
 import type { Services } from '../services';
 import { AccountExists, accountOf, createTeacher, hasTeacher, setPassphrase } from './accounts';
+import { memberOf } from '../scopes/access';
 import { knownDevice, markKnown } from './knownDevice';
+import { accountById, enter } from './enter';
 import { hashPassphrase, isPassphrase } from './passphrase';
 import { isRecoveryCode, newRecoveryCode, recoveryHashOf } from './recovery';
 import {
@@ -23,27 +24,10 @@ const done = { done: true } as const;
 /** Of an account that does not exist: it takes the same time to be refused, so that the time tells nobody who does. */
 const nobodysHash = `${'00'.repeat(16)}:${'00'.repeat(32)}`;
 
-function accountById({ database }: Services, teacherId: string): Teacher {
-  const account = database.lookUp.get<Teacher>('SELECT * FROM "teacher" WHERE "id" = ?', teacherId);
-  if (!account) throw new Problem(401, 'Not signed in', 'This account is no more.');
-  return account;
-}
-
 /** What a stranger's try counts against. */
 function countedFor(request: Request, name: string): Counted {
   const address = request.ip ?? '';
   return { accountHere: `${address} ${name}`, account: name, address };
-}
-
-/** Signs in, and lets the browser be known as one that did. */
-async function enter(
-  services: Services,
-  request: Request,
-  response: Response,
-  teacherId: string,
-): Promise<void> {
-  await startSession(services, request, response, teacherId);
-  markKnown(request, response, accountById(services, teacherId));
 }
 
 /** Whoever is signed in may be somebody who found the phone: what changes the account asks for the passphrase. */
@@ -56,13 +40,21 @@ async function confirm(services: Services, teacherId: string, passphrase: string
     ]);
 }
 
+/** Who is signed in; null for whoever has left the school meanwhile. */
+function signedIn(services: Services, teacherId: string) {
+  const member = memberOf(services.database.lookUp, teacherId);
+  if (!member || member.until !== null) return null;
+  const { role, isKeeper } = member;
+  return { id: teacherId, name: accountById(services, teacherId).name, role, isKeeper };
+}
+
 const entering = [
   route('session', {
     allow: 'anyone',
     handle({ services, request }) {
       const teacherId = callerOf(services, request);
       return Promise.resolve({
-        teacher: teacherId ? { id: teacherId, name: accountById(services, teacherId).name } : null,
+        teacher: teacherId ? signedIn(services, teacherId) : null,
         firstStart: !hasTeacher(services.database.lookUp),
         demo: services.demoTeacherId !== null,
         now: new Date(services.clock()).toISOString(),
@@ -94,6 +86,12 @@ const entering = [
       const right = await asTry(counted, () => isPassphrase(passphrase, hash, device ? 'known' : 'others'));
       if (!account || !right)
         throw new Problem(401, 'Not signed in', 'Name and passphrase do not belong together. Try again.');
+      if (!signedIn(services, account.id))
+        throw new Problem(
+          403,
+          'Left the school',
+          'This account belongs to no school here any more. Ask the keeper of the school for an invitation.',
+        );
       await enter(services, request, response, account.id);
       return done;
     },

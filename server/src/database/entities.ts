@@ -318,7 +318,11 @@ export interface Access {
 export const AccessEntity = new EntitySchema<Access>({
   name: 'access',
   tableName: 'access',
-  columns: { personId: { type: 'text', primary: true }, scopeId: { type: 'text', primary: true }, role: text },
+  columns: {
+    personId: { type: 'text', primary: true },
+    scopeId: { type: 'text', primary: true },
+    role: text,
+  },
   indices: [{ name: 'access_by_scopeId', columns: ['scopeId'] }],
 });
 
@@ -332,7 +336,11 @@ export interface News {
 export const NewsEntity = new EntitySchema<News>({
   name: 'news',
   tableName: 'news',
-  columns: { personId: { type: 'text', primary: true }, kind: { type: 'text', primary: true }, changeId: text },
+  columns: {
+    personId: { type: 'text', primary: true },
+    kind: { type: 'text', primary: true },
+    changeId: text,
+  },
 });
 
 /** A way into a school, and to a class: the link holds a token, the database only its hash. */

@@ -58,7 +58,11 @@ async function authorise({ allow }: Route, services: Services, request: Request)
   if (allow === 'member') return teacherId;
   if (allow === 'keeper') {
     if (!member.isKeeper)
-      throw new Problem(403, 'For the keeper', 'Only the keeper of the school does this. Nothing was changed.');
+      throw new Problem(
+        403,
+        'For the keeper',
+        'Only the keeper of the school does this. Nothing was changed.',
+      );
     return teacherId;
   }
   if (!mayDo(services.database, allow, String(request.params[allow.param]), member))

@@ -11,6 +11,7 @@ import { noteRoutes } from '../notes/routes';
 import { participantRoutes } from '../participants/routes';
 import { rollRoutes } from '../roll/routes';
 import { rosterRoutes } from '../roster/routes';
+import { sharingRoutes } from '../sharing/routes';
 import { sweepRoutes } from '../sweep/routes';
 import { tallyRoutes } from '../tallies/routes';
 import { viewRoutes } from '../views/routes';
@@ -59,4 +60,5 @@ export const routes: readonly Route[] = [
   ...messageRoutes,
   ...participantRoutes,
   ...checkInRoutes,
+  ...sharingRoutes,
 ];

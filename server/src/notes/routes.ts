@@ -39,7 +39,9 @@ async function topicIdsOf({ database }: Services, teacherId: string, topicId: st
 /** Steps with a day to look again: what was done and about whom, without what was written about it. */
 async function stepEntries({ database: { read } }: Services, teacherId: string): Promise<CalendarEntry[]> {
   const steps = await load(read, 'step', teacherId, { removed: false, lookAgainOn: Not(IsNull()) });
-  const students = await load(read, 'student', teacherId, { id: In(steps.map(({ studentId }) => studentId)) });
+  const students = await load(read, 'student', teacherId, {
+    id: In(steps.map(({ studentId }) => studentId)),
+  });
   const nameOf = new Map(students.map((student) => [student.id, displayName(student)]));
   return steps.flatMap(({ id, studentId, kind, lookAgainOn }) => {
     const name = nameOf.get(studentId);
@@ -76,7 +78,9 @@ export const noteRoutes = [
       const followUp = await load(database.read, 'followUp', teacherId);
       const here = new Set(recent.map(({ id }) => id));
       const older = followUp.filter(({ outcome, noteId }) => outcome === 'open' && !here.has(noteId));
-      const promised = await load(database.read, 'note', teacherId, { id: In(older.map(({ noteId }) => noteId)) });
+      const promised = await load(database.read, 'note', teacherId, {
+        id: In(older.map(({ noteId }) => noteId)),
+      });
       return { ...withLinks(database, [...recent, ...promised]), followUp };
     },
   }),

@@ -1,5 +1,5 @@
 import { Problem } from '../http/problem';
-import { readerOf, route } from '../http/route';
+import { route, writerOf } from '../http/route';
 import { load } from '../views/load';
 
 function bytesOf(body: unknown): Uint8Array {
@@ -8,7 +8,7 @@ function bytesOf(body: unknown): Uint8Array {
 
 export const rosterRoutes = [
   route('readRoster', {
-    allow: readerOf('section', 'sectionId'),
+    allow: writerOf('section', 'sectionId'),
     async handle({ params: { sectionId }, query, teacherId, services, request }) {
       const from = services.database.read;
       const present = { removed: false };

@@ -7,7 +7,7 @@ export interface Told {
 }
 
 /** Kinds of news that say that somebody sees other records than before. */
-export const accessKinds = ['share'] as const;
+export const accessKinds = ['share', 'withdraw'] as const;
 
 const keep =
   'INSERT INTO "news" ("personId", "kind", "changeId") VALUES (?, ?, ?) ON CONFLICT ("personId", "kind") DO UPDATE SET "changeId" = excluded."changeId"';

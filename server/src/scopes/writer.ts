@@ -3,6 +3,7 @@ import { belongingOf, decidingFields } from '@slate-path/core/scopes/belonging';
 import { reads, writes, type AccessRole } from '@slate-path/core/scopes/rights';
 import type { Member, Row } from '../database/entities';
 import type { Sql } from '../database/sql';
+import { tellBeside } from './news';
 import { beginTeaching, memberOf, openScope, openToClass, roleIn } from './access';
 
 /** Somebody may see a record, but not change it. */
@@ -67,7 +68,14 @@ export class Writer {
     if (!before && (table === 'section' || table === 'student')) this.open(table, row.id);
     row.scopeId = this.placeOf(table, row, find);
     this.demand(table, row.scopeId);
-    if (before && table === 'note' && before.scopeId !== row.scopeId) this.moveLinks(row);
+    if (before && table === 'note' && before.scopeId !== row.scopeId) {
+      this.moveLinks(row);
+      // Whoever had it before has to forget it.
+      tellBeside(this.sql, this.personId, new Set([before.scopeId]), {
+        kind: 'withdraw',
+        changeId: `${this.at} ${row.id}`,
+      });
+    }
   }
 
   /** What follows from a new row, once it is written. */

@@ -26,7 +26,9 @@ function readCircle({ file, teacherId, circleId }: CircleFileRequest): CircleShe
     const [circle] = reader.seenBy(teacherId, 'circle', '"id" = ?', [circleId]);
     if (!circle) throw new Error(`There is no circle ${circleId}`);
     const ofIt = 'NOT "removed" AND "circleId" = ?';
-    const members = reader.seenBy(teacherId, 'circleMember', ofIt, [circleId]).sort((a, b) => a.place - b.place);
+    const members = reader
+      .seenBy(teacherId, 'circleMember', ofIt, [circleId])
+      .sort((a, b) => a.place - b.place);
     const lookFors = reader.seenBy(teacherId, 'lookFor');
     const students = new Map(
       reader

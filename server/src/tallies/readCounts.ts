@@ -25,7 +25,7 @@ export function readCounts(range: CountRange): CountReading {
   try {
     const { teacherId, sectionId, from, to } = range;
     const inRange =
-      'NOT "removed" AND "lessonId" IN (SELECT "id" FROM "lesson" WHERE "sectionId" = ? AND "date" BETWEEN ? AND ?)';
+      'NOT "removed" AND "lessonId" IN (SELECT "id" FROM "lesson" WHERE "sectionId" = ? AND "date" BETWEEN ? AND ?) ORDER BY rowid';
     const values = [sectionId, from, to];
     const all = reader.seenBy(teacherId, 'lookFor');
     const [school] = reader.seenBy(teacherId, 'school', notRemoved);

@@ -1,10 +1,13 @@
-import { Between, In, IsNull, type DataSource } from 'typeorm';
+import { Between, In, IsNull } from 'typeorm';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import { type Lesson, type Seating } from '@slate-path/core/records/schema';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { lastDay, seatingOn } from '@slate-path/core/room/seatings';
-import { ChangeEntity, ErasureEntity } from '../database/entities';
+import { ChangeEntity } from '../database/entities';
+import type { OpenDatabase } from '../database/open';
 import { readerOf, route } from '../http/route';
+import { madeInSchool } from '../scopes/access';
+import { lastNews } from '../scopes/news';
 import type { Services } from '../services';
 import { withLinks } from '../notes/readNotes';
 import { load, loadOfLessonsBetween, notesAbout } from './load';
@@ -19,12 +22,13 @@ async function withMarks({ database }: Services, teacherId: string, lessons: Les
   return { lesson: lessons, mark, checkIn, otherCheckIn, sweep };
 }
 
-/** When a student of a teacher was last erased. */
-async function lastErasure(read: DataSource, teacherId: string): Promise<string | null> {
-  const [last] = await read
-    .getRepository(ErasureEntity)
-    .find({ where: { teacherId }, order: { erasedAt: 'DESC' }, take: 1 });
-  return last?.erasedAt ?? null;
+/** Another than before where a student of the school was erased, or something that was seen is seen no more. */
+function lastForgetting({ lookUp }: OpenDatabase, teacherId: string): string {
+  const erased = lookUp.get<{ last: string | null }>(
+    `SELECT max("erasedAt") AS last FROM "erasure" WHERE ${madeInSchool}`,
+    teacherId,
+  );
+  return [erased?.last ?? '', lastNews(lookUp, teacherId, ['withdraw'])].filter(Boolean).join(' ');
 }
 
 /** Of each class the last that is not removed, and all that are: a device may still have them. */
@@ -66,7 +70,7 @@ export const viewRoutes = [
         topic: await load(from, 'topic', teacherId),
         passedWord: await load(from, 'passedWord', teacherId),
         circle: await load(from, 'circle', teacherId, { endedAt: IsNull() }),
-        erasedAt: await lastErasure(from, teacherId),
+        forgets: lastForgetting(services.database, teacherId),
       };
     },
   }),
@@ -85,7 +89,9 @@ export const viewRoutes = [
       return {
         ...marked,
         circle,
-        circleMember: await load(read, 'circleMember', teacherId, { circleId: In(circle.map(({ id }) => id)) }),
+        circleMember: await load(read, 'circleMember', teacherId, {
+          circleId: In(circle.map(({ id }) => id)),
+        }),
         tallying: await load(read, 'tallying', teacherId, ofThem),
         tally: await load(read, 'tally', teacherId, ofThem),
         turn: await load(read, 'turn', teacherId, ofThem),

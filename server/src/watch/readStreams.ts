@@ -31,12 +31,14 @@ const notesHere = `SELECT ${noteColumns} FROM "note" WHERE ${alsoReadable('note'
 
 /** Tables that one statement gives, for a section. */
 const statements = {
-  sections: `SELECT "id" FROM "section" WHERE ${notRemoved} AND "id" = ?`,
   students: `SELECT "id", "givenName" AS given_name, "familyName" AS family_name, "called" FROM "student" WHERE ${notRemoved} AND "id" IN (SELECT "studentId" FROM "enrolment" WHERE "sectionId" = ?)`,
   enrolments: `SELECT "sectionId" AS section_id, "studentId" AS student_id, "startsOn" AS starts_on, "endsOn" AS ends_on FROM "enrolment" WHERE ${ofSection}`,
   work: `SELECT "id", "sectionId" AS section_id, "title", "assignedAt" AS assigned_at, "dueAt" AS due_at, "points" FROM "work" WHERE ${ofSection}`,
   hand_ins: `SELECT "workId" AS work_id, "studentId" AS student_id, "status", "handedInAt" AS handed_in_at, "handedBackAt" AS handed_back_at, "score" FROM "handIn" WHERE ${notRemoved} AND "workId" IN (SELECT "id" FROM "work" WHERE "sectionId" = ?)`,
 } as const satisfies Partial<Record<Exclude<StreamTable, LessonTable>, string>>;
+
+/** The class, where the teacher may read it: without it there is nothing to observe. */
+const sectionHere = `SELECT "id" FROM "section" WHERE ${alsoReadable('section')} AND ${notRemoved} AND "id" = ?`;
 
 /** What was done outside the lessons of a class, or of no class. */
 const activityHere = `SELECT "sectionId" AS section_id, "studentId" AS student_id, "at" FROM "activity" WHERE ${readable('activity')} AND ${notRemoved} AND ("sectionId" IS NULL OR "sectionId" = ?)`;
@@ -185,7 +187,7 @@ export function readStreams(records: RecordReader, query: ClassQuery): StreamRow
     ...lessonsOf(records, query),
     ...notesOf(records, query),
     seatings: records.all('seating', ofSection, [sectionId]),
-    sections: read('sections'),
+    sections: records.rows<StreamRow<'sections'>>(sectionHere, [teacherId, sectionId]),
     students: read('students'),
     enrolments: read('enrolments'),
     standings: standings.map(({ id, countsAs, credit, excused }) => ({

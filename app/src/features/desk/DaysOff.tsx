@@ -17,9 +17,11 @@ import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { check } from '../forms/check';
 import { ApiProblem, postFile } from '../records/api';
+import { useAccount } from '../records/account';
 import { makeChange, newId } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
+import { OnlyKeeper } from '../sharing/OnlyKeeper';
 import { CalendarReading, type FoundDays } from './CalendarReading';
 import { readDate } from './readDate';
 import { useTerms } from './TermDates';
@@ -99,6 +101,7 @@ function DayOffForm({ onClose }: { onClose: () => void }) {
 
 /** Days on which there are no lessons: typed, a range, or from a calendar file. */
 export function DaysOff() {
+  const isKeeper = useAccount((account) => account.isKeeper);
   const picker = useRef<HTMLInputElement>(null);
   const [adding, setAdding] = useState(false);
   const [found, setFound] = useState<FoundDays | null>(null);
@@ -134,14 +137,16 @@ export function DaysOff() {
               {spanWords(day)}
             </Words>
           </View>
-          <IconAction
-            name={`Remove ${day.name}`}
-            icon={Trash}
-            tone="inkQuiet"
-            onPress={() => {
-              makeChange('dayOff.remove', { id: day.id }, about);
-            }}
-          />
+          {isKeeper ? (
+            <IconAction
+              name={`Remove ${day.name}`}
+              icon={Trash}
+              tone="inkQuiet"
+              onPress={() => {
+                makeChange('dayOff.remove', { id: day.id }, about);
+              }}
+            />
+          ) : null}
         </View>
       ))}
       <input
@@ -158,17 +163,19 @@ export function DaysOff() {
         }}
       />
       {problem ? <Words tone="ember">{problem}</Words> : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-        <Action
-          label="Add"
-          name="Add a day off"
-          onPress={() => {
-            setAdding(true);
-          }}
-        />
-        <Action label="From a calendar" icon={FileUp} onPress={() => picker.current?.click()} />
-        <TakeBack about={about} />
-      </View>
+      <OnlyKeeper>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+          <Action
+            label="Add"
+            name="Add a day off"
+            onPress={() => {
+              setAdding(true);
+            }}
+          />
+          <Action label="From a calendar" icon={FileUp} onPress={() => picker.current?.click()} />
+          <TakeBack about={about} />
+        </View>
+      </OnlyKeeper>
       {adding ? (
         <DayOffForm
           onClose={() => {

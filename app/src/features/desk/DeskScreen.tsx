@@ -76,6 +76,26 @@ function LookForsCard() {
   );
 }
 
+function ColleaguesCard() {
+  const router = useRouter();
+  return (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        Colleagues
+      </Words>
+      <Words tone="inkQuiet">Share a class, have it covered, invite whoever teaches beside you.</Words>
+      <View style={{ alignItems: 'flex-start' }}>
+        <Action
+          label="Colleagues and classes"
+          onPress={() => {
+            router.push('/desk/colleagues');
+          }}
+        />
+      </View>
+    </Card>
+  );
+}
+
 function OutboxCard() {
   const router = useRouter();
   return (
@@ -102,7 +122,7 @@ export function DeskScreen() {
   const router = useRouter();
   const look = useThemeChoice();
   const order = useNameOrder();
-  const { teacherName, demo } = useAccount();
+  const { teacherName, isKeeper, demo } = useAccount();
   const [problem, setProblem] = useState<string>();
   const leave = () => {
     signOut().catch((error: unknown) => {
@@ -116,13 +136,14 @@ export function DeskScreen() {
       <VocabularyCard />
       <LookForsCard />
       <OutboxCard />
+      <ColleaguesCard />
     </>
   );
   const right = (
     <>
       <DaysOff />
       <ArchiveCard />
-      <BackupCard />
+      {isKeeper ? <BackupCard /> : null}
       <Exports />
       <Card style={{ gap: space(3) }}>
         <Words size="large" serif heading={2}>

@@ -12,9 +12,11 @@ import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { check } from '../forms/check';
+import { useAccount } from '../records/account';
 import { makeChange, newId } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
+import { OnlyKeeper } from '../sharing/OnlyKeeper';
 import { NextTermForm } from './NextTermForm';
 import { readDate } from './readDate';
 
@@ -66,6 +68,7 @@ export function TermDates() {
     .filter((term) => !term.removed)
     .sort((a, b) => (a.startsOn < b.startsOn ? -1 : 1));
   const last = listed.at(-1);
+  const isKeeper = useAccount((account) => account.isKeeper);
   return (
     <Card style={{ gap: space(3) }}>
       <Words size="large" serif heading={2}>
@@ -80,33 +83,37 @@ export function TermDates() {
             <Words bold>{term.name}</Words>
             <Words tone="inkQuiet">{`${dayMonth(term.startsOn)} to ${dayMonth(term.endsOn)} ${term.endsOn.slice(0, 4)}`}</Words>
           </View>
-          <Action
-            label="Change"
-            name={`Change ${term.name}`}
-            onPress={() => {
-              setOpen(term);
-            }}
-          />
+          {isKeeper ? (
+            <Action
+              label="Change"
+              name={`Change ${term.name}`}
+              onPress={() => {
+                setOpen(term);
+              }}
+            />
+          ) : null}
         </View>
       ))}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-        <Action
-          label="Add a term"
-          kind={listed.length === 0 ? 'main' : 'plain'}
-          onPress={() => {
-            setOpen('new');
-          }}
-        />
-        {last ? (
+      <OnlyKeeper>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
           <Action
-            label="Another from this set-up"
+            label="Add a term"
+            kind={listed.length === 0 ? 'main' : 'plain'}
             onPress={() => {
-              setNext(true);
+              setOpen('new');
             }}
           />
-        ) : null}
-        <TakeBack about="desk" />
-      </View>
+          {last ? (
+            <Action
+              label="Another from this set-up"
+              onPress={() => {
+                setNext(true);
+              }}
+            />
+          ) : null}
+          <TakeBack about="desk" />
+        </View>
+      </OnlyKeeper>
       {next && last ? (
         <NextTermForm
           last={last}

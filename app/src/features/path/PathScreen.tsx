@@ -24,6 +24,7 @@ import { Said } from '../checkIn/Said';
 import { totalsWords } from '../month/totalsWords';
 import { EnrolmentForm } from '../people/EnrolmentForm';
 import { StudentNotes } from '../notes/StudentNotes';
+import { useAccount } from '../records/account';
 import { useNow, zoneOf } from '../records/clock';
 import { TakeBack } from '../records/TakeBack';
 import {} from '../records/sections';
@@ -45,6 +46,7 @@ export function PathScreen() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();
   const now = useNow();
   const router = useRouter();
+  const isKeeper = useAccount((account) => account.isKeeper);
   const [editing, setEditing] = useState(false);
   const [timeIn, setTimeIn] = useState<Enrolment | null>(null);
   const current = useRecords((state) => state.current);
@@ -223,15 +225,17 @@ export function PathScreen() {
           words: [name, relation, email, phone],
         }))}
       />
-      <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
-        <Action
-          label="Erase everything about this student"
-          kind="plain"
-          onPress={() => {
-            router.push({ pathname: '/students/[studentId]/erase', params: { studentId } });
-          }}
-        />
-      </View>
+      {isKeeper ? (
+        <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
+          <Action
+            label="Erase everything about this student"
+            kind="plain"
+            onPress={() => {
+              router.push({ pathname: '/students/[studentId]/erase', params: { studentId } });
+            }}
+          />
+        </View>
+      ) : null}
       {timeIn ? (
         <EnrolmentForm
           enrolment={timeIn}

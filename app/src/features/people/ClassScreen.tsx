@@ -13,6 +13,7 @@ import Settings2 from 'lucide-react-native/icons/settings-2';
 import type { LucideIcon } from 'lucide-react-native';
 import Scale from 'lucide-react-native/icons/scale';
 import Plus from 'lucide-react-native/icons/plus';
+import UserPlus from 'lucide-react-native/icons/user-plus';
 import Tally5 from 'lucide-react-native/icons/tally-5';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
@@ -40,6 +41,8 @@ import { CohortSheet } from './CohortSheet';
 import { byStudent, useNameOrder } from './nameOrder';
 import { RulesForm } from './RulesForm';
 import { SectionForm } from './SectionForm';
+import { ShareSheet } from '../sharing/ShareSheet';
+import { useClassRole, useSharedWith } from '../sharing/colleagues';
 import { StudentLine } from './StudentLine';
 
 const StudentForm = lazily(() => import('./StudentForm'));
@@ -60,7 +63,7 @@ function aboutOf({ grade, email }: Student, enrolment: Enrolment, guardians: num
 /** The class itself and who is in it: what *Take back* means on this page. */
 const ofTheClass: Concerns = ({ table }) => ['section', 'enrolment', 'student', 'guardian'].includes(table);
 
-type Form = 'setup' | 'student' | 'class' | 'rules' | 'cohorts' | null;
+type Form = 'setup' | 'student' | 'class' | 'rules' | 'cohorts' | 'share' | null;
 
 /** One class: who is in it, and what can be done with it. */
 export function ClassScreen() {
@@ -76,6 +79,8 @@ export function ClassScreen() {
   // Of a class that is over its last day is looked at.
   const lastDay = useLastDay(sectionId);
   const over = lastDay !== now.date;
+  const sharedWith = useSharedWith(sectionId);
+  const isTeacher = useClassRole(sectionId) === 'teacher';
   const guardians = listOf(current, 'guardian');
   const people = listOf(current, 'enrolment')
     .filter((e) => e.sectionId === sectionId)
@@ -123,6 +128,7 @@ export function ClassScreen() {
       note={[
         many(present.length, 'student'),
         section.room,
+        sharedWith,
         over ? `ended on ${dayMonth(lastDay)} ${lastDay.slice(0, 4)}; all that was kept stays` : '',
       ]
         .filter(Boolean)
@@ -159,7 +165,7 @@ export function ClassScreen() {
             router.push({ pathname: '/classes/[sectionId]/counts', params: { sectionId } });
           }}
         />
-        {people.length > 0 ? (
+        {people.length > 0 && isTeacher ? (
           <Action
             label="Write"
             icon={Mail}
@@ -176,20 +182,24 @@ export function ClassScreen() {
             router.push({ pathname: '/classes/[sectionId]/room', params: { sectionId } });
           }}
         />
-        <Action
-          label="Check in"
-          icon={QrCode}
-          onPress={() => {
-            router.push({ pathname: '/classes/[sectionId]/check-in', params: { sectionId } });
-          }}
-        />
-        <Action
-          label="Set up"
-          icon={Settings2}
-          onPress={() => {
-            setForm('setup');
-          }}
-        />
+        {isTeacher ? (
+          <>
+            <Action
+              label="Check in"
+              icon={QrCode}
+              onPress={() => {
+                router.push({ pathname: '/classes/[sectionId]/check-in', params: { sectionId } });
+              }}
+            />
+            <Action
+              label="Set up"
+              icon={Settings2}
+              onPress={() => {
+                setForm('setup');
+              }}
+            />
+          </>
+        ) : null}
         <TakeBack about={sectionId} concerns={ofTheClass} />
       </View>
       {people.length === 0 ? (
@@ -222,6 +232,7 @@ export function ClassScreen() {
           bring={people.length > 0 ? bring('outlined') : null}
         />
       ) : null}
+      {form === 'share' ? <ShareSheet sectionId={sectionId} name={name} onClose={close} /> : null}
       {form === 'cohorts' ? <CohortSheet sectionId={sectionId} people={present} onClose={close} /> : null}
       {form === 'rules' ? <RulesForm section={section} onClose={close} /> : null}
       {form === 'class' ? <SectionForm section={section} onClose={close} /> : null}
@@ -248,6 +259,7 @@ function SetUp({
     { form: 'cohorts', label: 'Cohorts', icon: Group },
     { form: 'rules', label: 'How it counts', icon: Scale },
     { form: 'class', label: 'Change the class', icon: Pencil },
+    { form: 'share', label: 'Colleagues in this class', icon: UserPlus },
   ];
   return (
     <Sheet title={section.name} onClose={onClose}>

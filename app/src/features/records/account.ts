@@ -10,11 +10,20 @@ import { openViews, renewViews } from './views';
 
 interface Account {
   state: 'starting' | 'first_start' | 'signed_out' | 'open' | 'unreachable';
+  teacherId: string;
   teacherName: string;
+  /** Keeps the school: backups, erasing, invitations, and what all of it shares. */
+  isKeeper: boolean;
   demo: boolean;
 }
 
-export const useAccount = create<Account>()(() => ({ state: 'starting', teacherName: '', demo: false }));
+export const useAccount = create<Account>()(() => ({
+  state: 'starting',
+  teacherId: '',
+  teacherName: '',
+  isKeeper: false,
+  demo: false,
+}));
 
 const keptKey = 'slate-teacher';
 let device: Device | null = null;
@@ -22,6 +31,7 @@ let device: Device | null = null;
 interface Kept {
   id: string;
   name: string;
+  isKeeper: boolean;
   demo: boolean;
 }
 
@@ -40,7 +50,8 @@ async function openFor(teacher: Kept): Promise<void> {
     restore(await device.loadRecords(), await device.loadOutbox(), await device.loadDone(), plain);
   }
   localStorage.setItem(keptKey, JSON.stringify(teacher));
-  useAccount.setState({ state: 'open', teacherName: teacher.name, demo: teacher.demo });
+  const { id: teacherId, name: teacherName, isKeeper, demo } = teacher;
+  useAccount.setState({ state: 'open', teacherId, teacherName, isKeeper, demo });
   openOutbox(device, renewViews);
   listen();
 }
@@ -82,7 +93,8 @@ export async function start(): Promise<void> {
   try {
     const { teacher, firstStart, demo } = await signedInSession();
     if (teacher) {
-      await openFor({ ...teacher, demo });
+      const { id, name, isKeeper } = teacher;
+      await openFor({ id, name, isKeeper, demo });
       setConnection('online');
     } else {
       useAccount.setState({ state: firstStart ? 'first_start' : 'signed_out', demo });

@@ -35,10 +35,19 @@ function restOf(answer: Record<string, unknown>): Record<string, unknown> {
 /** Classes, students, topics, timetable: what every page needs. */
 export const setupPath = addressOf('setup');
 
-/** Was a student erased since this device last heard of it? */
-function isErasureNew(setup: Record<string, unknown>): boolean {
+/** Was a student erased, or something taken out of sight, since this device last heard of it? */
+function isForgettingNew(setup: Record<string, unknown>): boolean {
   const known = useRecords.getState().answers[setupPath] as Record<string, unknown> | undefined;
-  return known !== undefined && known['erasedAt'] !== setup['erasedAt'];
+  return known !== undefined && known['forgets'] !== setup['forgets'];
+}
+
+/** Does this device know a class or a student of whom the server tells it nothing any more? */
+function isOutOfSight(rows: RecordLists): boolean {
+  const { base } = useRecords.getState();
+  return (['section', 'student'] as const).some((table) => {
+    const told = new Set((rows[table] ?? []).map(({ id }) => id));
+    return Object.keys(base[table]).some((id) => !told.has(id));
+  });
 }
 
 /** Forgets all that is known here but what is not sent yet, and asks for everything again. */
@@ -64,7 +73,7 @@ export async function fetchView(path: string): Promise<ViewState> {
     if (fresh) etags.set(path, fresh);
     const rows = recordsIn(answer);
     const rest = restOf(answer);
-    if (path === setupPath && isErasureNew(rest)) await startOver();
+    if (path === setupPath && (isForgettingNew(rest) || isOutOfSight(rows))) await startOver();
     receive(rows);
     useRecords.setState((state) => ({ answers: { ...state.answers, [path]: rest } }));
     await device?.keepAnswer(path, fresh, rest, rows);

@@ -15,7 +15,9 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { radius, rowHeight, space } from '../../theme/tokens';
+import { useAccount } from '../records/account';
 import { makeChange } from '../records/outbox';
+import { OnlyKeeper } from '../sharing/OnlyKeeper';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { useView } from '../records/views';
@@ -118,7 +120,14 @@ function StandingMenu({
   );
 }
 
-function StandingRow({ standing, marks, onMenu }: { standing: Standing; marks: number; onMenu: () => void }) {
+interface StandingRowProps {
+  standing: Standing;
+  marks: number;
+  /** Null for whoever may not change it. */
+  onMenu: (() => void) | null;
+}
+
+function StandingRow({ standing, marks, onMenu }: StandingRowProps) {
   const palette = usePalette();
   return (
     <View
@@ -140,7 +149,7 @@ function StandingRow({ standing, marks, onMenu }: { standing: Standing; marks: n
           {`${meaningOf(standing)}${marks > 0 ? ` · ${marksWords(marks)}` : ''}`}
         </Words>
       </View>
-      <IconAction name={`Change ${standing.name}`} icon={Pencil} onPress={onMenu} />
+      {onMenu ? <IconAction name={`Change ${standing.name}`} icon={Pencil} onPress={onMenu} /> : null}
     </View>
   );
 }
@@ -157,6 +166,7 @@ function Retired({
   const letter = useRecords(({ current }) =>
     standingWith(Object.values(current.standing), standing.id, 'code', standing.code),
   );
+  const isKeeper = useAccount((account) => account.isKeeper);
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2), minHeight: rowHeight }}>
       <Letter code={standing.code} />
@@ -169,7 +179,7 @@ function Retired({
         </Words>
       </View>
       {letter ? <Words size="small" tone="inkQuiet">{`${standing.code} is ${letter.name} now`}</Words> : null}
-      {into || letter ? null : (
+      {into || letter || !isKeeper ? null : (
         <Action
           label="Use again"
           name={`Use ${standing.name} again`}
@@ -189,6 +199,7 @@ export function VocabularyScreen() {
   const standings = Object.values(useRecords((state) => state.current.standing)).sort(
     (a, b) => a.position - b.position,
   );
+  const isKeeper = useAccount((account) => account.isKeeper);
   const { answer } = useView(addressOf('standingUse'));
   const usageOf = (id: string) => answer?.use.find(({ standingId }) => standingId === id);
   const inUse = standings.filter((s) => !s.removed);
@@ -212,17 +223,19 @@ export function VocabularyScreen() {
       note="Your own words for being there, late or away. A new letter or name changes no mark and no sum."
       back={{ to: '/desk', name: 'Back to the desk' }}
     >
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-        <Action
-          label="Add a kind"
-          icon={Plus}
-          kind="main"
-          onPress={() => {
-            setOpen({ what: 'new' });
-          }}
-        />
-        <TakeBack about={about} />
-      </View>
+      <OnlyKeeper>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+          <Action
+            label="Add a kind"
+            icon={Plus}
+            kind="main"
+            onPress={() => {
+              setOpen({ what: 'new' });
+            }}
+          />
+          <TakeBack about={about} />
+        </View>
+      </OnlyKeeper>
       <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(4), alignItems: 'flex-start' }}>
         <Card style={{ padding: 0, flex: wide ? 3 : undefined, width: wide ? undefined : '100%' }}>
           {inUse.map((standing) => (
@@ -230,9 +243,13 @@ export function VocabularyScreen() {
               key={standing.id}
               standing={standing}
               marks={usageOf(standing.id)?.marks ?? 0}
-              onMenu={() => {
-                setOpen({ what: 'menu', id: standing.id });
-              }}
+              onMenu={
+                isKeeper
+                  ? () => {
+                      setOpen({ what: 'menu', id: standing.id });
+                    }
+                  : null
+              }
             />
           ))}
         </Card>

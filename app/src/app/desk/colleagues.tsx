@@ -1,0 +1,1 @@
+export { ColleaguesScreen as default } from '../../features/sharing/ColleaguesScreen';

@@ -1,0 +1,82 @@
+import Copy from 'lucide-react-native/icons/copy';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
+import { invitationDays } from '@slate-path/core/api/sharing';
+import { Action } from '../../parts/Action';
+import { Choice } from '../../parts/Choice';
+import { Field } from '../../parts/Field';
+import { QrCode } from '../../parts/QrCode';
+import { Words } from '../../parts/Words';
+import { space } from '../../theme/tokens';
+import { errorsOf, useTry } from '../accounts/useTry';
+import { copyText } from '../files/give';
+import { post } from '../records/api';
+import { renewViews } from '../records/views';
+
+type MemberRole = 'teacher' | 'assistant';
+
+const roles: { value: MemberRole; label: string }[] = [
+  { value: 'teacher', label: 'Teacher' },
+  { value: 'assistant', label: 'Assistant' },
+];
+
+/** A link for somebody who has no account yet. It is shown once. @param sectionId the class they come into, or none */
+export function InviteForm({ sectionId }: { sectionId: string | null }) {
+  const [name, setName] = useState('');
+  const [role, setRole] = useState<MemberRole>('teacher');
+  const [token, setToken] = useState<string | null>(null);
+  const [told, setTold] = useState('');
+  const [run, problem, busy] = useTry();
+  const errors = errorsOf(problem);
+  const make = () => {
+    run(async () => {
+      const made = await post(addressOf('invite'), { name, role, sectionId });
+      setToken(made.token);
+      renewViews();
+    });
+  };
+  if (token !== null) {
+    const link = `${location.origin}/join/${token}`;
+    return (
+      <View style={{ gap: space(3), alignItems: 'center' }}>
+        <QrCode text={link} size={220} name={`The invitation for ${name} as a QR code`} />
+        <Words live>
+          {told ||
+            `Send this link to ${name}, or let them point a phone at it. It is good for one person and ${invitationDays} days, and is shown only now.`}
+        </Words>
+        <Action
+          label="Copy the link"
+          icon={Copy}
+          kind="main"
+          onPress={() => void copyText(link, 'The link').then(setTold)}
+        />
+      </View>
+    );
+  }
+  return (
+    <View style={{ gap: space(3) }}>
+      <Field
+        label="Whom you invite"
+        value={name}
+        onChange={setName}
+        error={errors.of('name')}
+        onSubmit={make}
+      />
+      <Choice name="As what" value={role} options={roles} onChange={setRole} />
+      <Words size="small" tone="inkQuiet">
+        {role === 'teacher'
+          ? 'A teacher has classes of their own, and whatever colleagues share with them.'
+          : 'An assistant takes rolls and tallies in classes that are shared with them, and keeps notes of their own.'}
+      </Words>
+      {errors.whole ? (
+        <Words tone="ember" live>
+          {errors.whole}
+        </Words>
+      ) : null}
+      <View style={{ alignItems: 'flex-start' }}>
+        <Action label="Make the link" kind="main" onPress={make} disabled={busy || !name.trim()} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,54 @@
+import { addressOf } from '@slate-path/core/api/address';
+import type { AnswerOf } from '@slate-path/core/api/contract';
+import { dayMonth } from '../../parts/dates';
+import { useAccount } from '../records/account';
+import { useView } from '../records/views';
+
+export type Colleagues = AnswerOf<'colleagues'>;
+export type Teaching = Colleagues['teachings'][number];
+export type ClassRole = Teaching['role'];
+
+/** Who belongs to the school and who teaches which class, as far as this device was told. */
+export function useColleagues(): Colleagues | undefined {
+  return useView(addressOf('colleagues')).answer;
+}
+
+export const nameOf = ({ members }: Colleagues, personId: string): string =>
+  members.find(({ id }) => id === personId)?.name ?? 'Somebody who left';
+
+const roleWords: Record<ClassRole, string> = { teacher: 'teaches', assistant: 'assists', cover: 'covers' };
+
+/** As in `covers 23 Nov to 27 Nov`. */
+export function teachingWords({ role, startsOn, endsOn }: Teaching): string {
+  const days =
+    startsOn === null || endsOn === null
+      ? ''
+      : startsOn === endsOn
+        ? ` on ${dayMonth(startsOn)}`
+        : ` ${dayMonth(startsOn)} to ${dayMonth(endsOn)}`;
+  return `${roleWords[role]}${days}`;
+}
+
+/** What whoever looks is in a class; a teacher until the server has told otherwise. */
+export function useClassRole(sectionId: string): ClassRole {
+  const colleagues = useColleagues();
+  const myId = useAccount(({ teacherId }) => teacherId);
+  const mine = (colleagues?.teachings ?? []).filter(
+    (teaching) => teaching.sectionId === sectionId && teaching.personId === myId,
+  );
+  if (mine.length === 0 || mine.some(({ role }) => role === 'teacher')) return 'teacher';
+  return mine.some(({ role }) => role === 'cover') ? 'cover' : 'assistant';
+}
+
+/** Those who share a class with whoever looks, in words; empty where nobody does. */
+export function useSharedWith(sectionId: string): string {
+  const colleagues = useColleagues();
+  const myId = useAccount(({ teacherId }) => teacherId);
+  if (!colleagues) return '';
+  const others = colleagues.teachings.filter(
+    ({ sectionId: of, personId }) => of === sectionId && personId !== myId,
+  );
+  return others
+    .map((teaching) => `${nameOf(colleagues, teaching.personId)} ${teachingWords(teaching)}`)
+    .join(', ');
+}

@@ -1,0 +1,158 @@
+import type { Browser, Page } from 'puppeteer-core';
+import { control, openBrowser, openPage, says, tap, textOf, type } from '../src/browser';
+import { change, makeClassroom, send, teacher, type Classroom } from '../src/classroom';
+import { RestartableServer } from '../src/server';
+
+let server: RestartableServer;
+let browser: Browser;
+let ines: Page;
+let bela: Page;
+let room: Classroom;
+
+const passphrase = 'seven grey herons';
+
+beforeAll(async () => {
+  server = await RestartableServer.create();
+  await server.start('2026-11-23T10:44:00Z', 'runs');
+  room = await makeClassroom(server.address, 5);
+  browser = await openBrowser();
+  ines = await openPage(browser, 'wide');
+  // A person has a browser of their own.
+  bela = await openPage(await browser.createBrowserContext(), 'phone');
+  await ines.goto(server.address);
+  await type(ines, 'Your name', teacher.name);
+  await type(ines, 'Passphrase', teacher.passphrase);
+  await tap(ines, 'Sign in');
+  await says(ines, 'Boat Workshop');
+});
+afterAll(async () => {
+  await browser.close();
+  await server.end('SIGTERM');
+});
+
+/** Whether anything of the class is left on a device, in the page or in what it keeps. */
+const bytesOfClass = (page: Page) =>
+  page.evaluate(`(async () => {
+    const settled = (asked) => new Promise((resolve, reject) => {
+      asked.onsuccess = () => resolve(asked.result);
+      asked.onerror = () => reject(asked.error);
+    });
+    let bytes = 0;
+    for (const { name } of await indexedDB.databases()) {
+      const db = await settled(indexedDB.open(name));
+      for (const store of ['records', 'answers'])
+        for (const kept of await settled(db.transaction(store).objectStore(store).getAll())) {
+          const text = JSON.stringify(kept);
+          if (text.includes('Pupil') || text.includes(${JSON.stringify(room.sectionId)})) bytes += text.length;
+        }
+      db.close();
+    }
+    return bytes;
+  })()`) as Promise<number>;
+
+const until = async (condition: () => Promise<boolean>, within: number) => {
+  const begun = Date.now();
+  while (!(await condition())) {
+    if (Date.now() - begun > within) return false;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  return true;
+};
+
+test('a colleague is invited to a class by a link, and comes in on the phone', async () => {
+  await ines.goto(`${server.address}/classes/${room.sectionId}`);
+  await tap(ines, 'Set up');
+  await tap(ines, 'Colleagues in this class');
+  await tap(ines, 'Invite somebody new');
+  await type(ines, 'Whom you invite', 'Bela Roth');
+  const answered = ines.waitForResponse(
+    (response) => response.url().endsWith('/api/invitations') && response.request().method() === 'POST',
+  );
+  await tap(ines, 'Make the link');
+  const { token } = (await (await answered).json()) as { token: string };
+  await says(ines, 'Send this link to Bela Roth');
+  await bela.goto(`${server.address}/join/${token}`);
+  await says(bela, 'Welcome to Tern Rock');
+  await says(bela, 'Ines Halloran invites you as a teacher, and to Boat Workshop');
+  await type(bela, 'Passphrase', 'short');
+  await tap(bela, 'Come in');
+  await says(bela, 'A passphrase has at least 10 characters');
+  await type(bela, 'Passphrase', passphrase);
+  await tap(bela, 'Come in');
+  await says(bela, 'Pupil01');
+  await ines.goto(`${server.address}/join/${token}`);
+  await says(ines, 'This invitation has been used already');
+});
+
+test('both take one roll at once, and each sees what the other marks', async () => {
+  await ines.goto(server.address);
+  await says(ines, 'Pupil05');
+  await tap(ines, 'Pupil01');
+  await tap(bela, 'Pupil02');
+  const markedOn = async (page: Page, name: string) =>
+    !/not marked|not taken/i.test(
+      await (await control(page, name)).evaluate((node) => node.getAttribute('aria-label') ?? ''),
+    );
+  expect(await until(async () => markedOn(bela, 'Pupil01'), 5000)).toBe(true);
+  expect(await until(async () => markedOn(ines, 'Pupil02'), 5000)).toBe(true);
+});
+
+test('a colleague’s own notes stay theirs; of the class’s notes both read', async () => {
+  const note = (id: string, text: string, own: boolean) =>
+    change('note.write', {
+      ...{ id, text, own, at: '2026-11-23T10:45:00.000Z', happenedAt: null, lesson: null, place: '' },
+      ...{ sectionId: room.sectionId, doubts: [], students: [], topics: [], lookAgainOn: null },
+    });
+  const answers = await send(room.client, [
+    note('notehere1', 'The oars are numbered', false),
+    note('noteown1', 'I was too loud today', true),
+  ]);
+  expect(answers.map(({ outcome }) => outcome)).toEqual(['applied', 'applied']);
+  await bela.goto(`${server.address}/notes`);
+  await says(bela, 'The oars are numbered');
+  expect(await textOf(bela)).not.toContain('too loud');
+});
+
+test('when the share ends, nothing of the class is left on the other device within two seconds', async () => {
+  await bela.goto(server.address);
+  await says(bela, 'Pupil01');
+  expect(await bytesOfClass(bela)).toBeGreaterThan(0);
+  await ines.goto(`${server.address}/desk/colleagues`);
+  await tap(ines, 'Share Boat Workshop');
+  await tap(ines, 'End what Bela Roth is in this class');
+  expect(await until(async () => (await bytesOfClass(bela)) === 0, 2500)).toBe(true);
+  expect(await textOf(bela)).not.toContain('Pupil01');
+});
+
+test('at the next start too, and what waits in the outbox is told and kept as words', async () => {
+  const { teachers } = await shareAgain();
+  expect(teachers).toBe(2);
+  await says(bela, 'Pupil03');
+  await bela.setOfflineMode(true);
+  await tap(bela, 'Pupil03');
+  await endAgain();
+  await bela.setOfflineMode(false);
+  await bela.goto(server.address);
+  await says(bela, 'refused');
+  expect(await until(async () => (await bytesOfClass(bela)) === 0, 5000)).toBe(true);
+});
+
+interface Colleagues {
+  members: { id: string; name: string }[];
+  teachings: { id: string; personId: string; sectionId: string }[];
+}
+const colleagues = () => room.client.get<Colleagues>('/api/colleagues');
+const belaIn = ({ members }: Colleagues) => members.find(({ name }) => name === 'Bela Roth')?.id ?? '';
+
+async function shareAgain(): Promise<{ teachers: number }> {
+  const personId = belaIn(await colleagues());
+  const body = { personId, role: 'teacher', startsOn: null, endsOn: null };
+  await room.client.postJson(`/api/sections/${room.sectionId}/teachings`, body);
+  return { teachers: (await colleagues()).teachings.length };
+}
+
+async function endAgain(): Promise<void> {
+  const found = await colleagues();
+  const own = found.teachings.find(({ personId }) => personId === belaIn(found));
+  await room.client.postJson(`/api/teachings/${own?.id ?? ''}/end`, {});
+}
