@@ -87,14 +87,18 @@ test('a colleague is invited to a class by a link, and comes in on the phone', a
 test('both take one roll at once, and each sees what the other marks', async () => {
   await ines.goto(server.address);
   await says(ines, 'Pupil05');
-  await tap(ines, 'Pupil01');
-  await tap(bela, 'Pupil02');
-  const markedOn = async (page: Page, name: string) =>
-    !/not marked|not taken/i.test(
-      await (await control(page, name)).evaluate((node) => node.getAttribute('aria-label') ?? ''),
-    );
-  expect(await until(async () => markedOn(bela, 'Pupil01'), 5000)).toBe(true);
-  expect(await until(async () => markedOn(ines, 'Pupil02'), 5000)).toBe(true);
+  const markOn = async (page: Page, name: string) =>
+    (await control(page, name)).evaluate((node) => node.getAttribute('aria-label') ?? '');
+  const [before1, before2] = [await markOn(bela, 'Pupil01'), await markOn(ines, 'Pupil02')];
+  await Promise.all([tap(ines, 'Pupil01'), tap(bela, 'Pupil02')]);
+  expect(await until(async () => (await markOn(bela, 'Pupil01')) !== before1, 5000)).toBe(true);
+  expect(await until(async () => (await markOn(ines, 'Pupil02')) !== before2, 5000)).toBe(true);
+  const { lesson, mark } = await room.client.get<{ lesson: unknown[]; mark: { standingId: string }[] }>(
+    '/api/days/2026-11-23',
+  );
+  const away = room.standings.find(({ code }) => code === 'A')?.id;
+  const gone = mark.filter(({ standingId }) => standingId === away).length;
+  expect([lesson.length, gone]).toEqual([1, 2]);
 });
 
 test('a colleague’s own notes stay theirs; of the class’s notes both read', async () => {

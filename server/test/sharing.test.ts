@@ -200,7 +200,7 @@ test('every route that names a record, tried by everybody: a stranger is told th
 });
 
 describe('what each may write', () => {
-  const outcomes = async (made: (person: Person) => unknown | Promise<unknown>) => {
+  const outcomes = async (made: (person: Person) => unknown) => {
     const found: string[] = [];
     for (const person of people) {
       const { answers } = await json<{ answers: { outcome: string }[] }>(

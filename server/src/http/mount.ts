@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { callerOf } from '../accounts/sessions';
 import { createHash } from 'node:crypto';
 import { reads, writes } from '@slate-path/core/scopes/rights';
-import type { Member } from '../database/entities';
+import type { Member } from '../database/scopeEntities';
 import type { OpenDatabase } from '../database/open';
 import { selectScope } from '../database/rowSql';
 import { dayAtSchool, memberOf, renewAccess, roleIn } from '../scopes/access';

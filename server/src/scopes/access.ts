@@ -1,7 +1,7 @@
 import { localMoment } from '@slate-path/core/calendar/zone';
 import type { TableName } from '@slate-path/core/records/schema';
 import { rights, type AccessRole } from '@slate-path/core/scopes/rights';
-import type { Member, Scope } from '../database/entities';
+import type { Member, Scope } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
 
 /** The scopes in which somebody may read a table; the one `?` is the person. */

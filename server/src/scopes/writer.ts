@@ -1,7 +1,8 @@
 import type { TableName } from '@slate-path/core/records/schema';
 import { belongingOf, decidingFields } from '@slate-path/core/scopes/belonging';
 import { reads, writes, type AccessRole } from '@slate-path/core/scopes/rights';
-import type { Member, Row } from '../database/entities';
+import type { Row } from '../database/entities';
+import type { Member } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
 import { tellBeside } from './news';
 import { beginTeaching, memberOf, openScope, openToClass, roleIn } from './access';

@@ -3,7 +3,7 @@ import { ulid } from 'ulid';
 import { invitationDays } from '@slate-path/core/api/sharing';
 import { AccountExists, accountOf } from '../accounts/accounts';
 import { hashPassphrase } from '../accounts/passphrase';
-import type { Invitation } from '../database/entities';
+import type { Invitation } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
 import type { Services } from '../services';
 import { renewAccess } from '../scopes/access';

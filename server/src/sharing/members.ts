@@ -1,5 +1,5 @@
 import { endOtherSessions } from '../accounts/sessions';
-import type { Member } from '../database/entities';
+import type { Member } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
 import { dayAtSchool, renewAccess } from '../scopes/access';
 import { closeTeaching, isLastTeacher, openTeaching, openTeachings } from './teachings';

@@ -3,7 +3,7 @@ import { AccountExists } from '../accounts/accounts';
 import { enter } from '../accounts/enter';
 import { callerOf } from '../accounts/sessions';
 import { countWrongLink } from '../checkIn/limits';
-import type { Member, Teaching } from '../database/entities';
+import type { Member, Teaching } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
 import { Problem } from '../http/problem';
 import { route } from '../http/route';

@@ -1,5 +1,5 @@
 import { ulid } from 'ulid';
-import type { Teaching } from '../database/entities';
+import type { Teaching } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
 import { writeLine } from '../changes/log';
 import { dayAtSchool, renewAccess } from '../scopes/access';

@@ -5,6 +5,7 @@ import { Page } from '../../parts/Page';
 import { listOf } from '@slate-path/core/records/records';
 import { View } from 'react-native';
 import { space } from '../../theme/tokens';
+import { useAccount } from '../records/account';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { setupPath, useView } from '../records/views';
@@ -12,6 +13,7 @@ import { setupPath, useView } from '../records/views';
 /** No lesson to show: what is missing, and the one action that brings it. */
 export function NoLesson({ asked }: { asked: string | undefined }) {
   const router = useRouter();
+  const isKeeper = useAccount((account) => account.isKeeper);
   const { state } = useView(setupPath);
   const classes = useRecords((records) => listOf(records.current, 'section').length);
   const terms = useRecords((records) => listOf(records.current, 'term').length);
@@ -58,6 +60,15 @@ export function NoLesson({ asked }: { asked: string | undefined }) {
         >
           The lesson on now opens by itself, with everyone presumed here. It begins with a class and its
           students.
+        </Empty>
+      </Page>
+    );
+  if (terms === 0 && !isKeeper)
+    return (
+      <Page title="Lesson">
+        <Empty title="No term yet">
+          The keeper of your school gives the dates of the term. From then on the lesson on now opens here by
+          itself.
         </Empty>
       </Page>
     );

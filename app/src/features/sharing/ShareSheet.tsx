@@ -45,7 +45,8 @@ function TeachingRow({
 }: {
   colleagues: Colleagues;
   teaching: Teaching;
-  onEnd: () => void;
+  /** Null where it cannot end: somebody has to teach the class. */
+  onEnd: (() => void) | null;
   busy: boolean;
 }) {
   const myId = useAccount(({ teacherId }) => teacherId);
@@ -59,12 +60,14 @@ function TeachingRow({
           {teachingWords(teaching)}
         </Words>
       </View>
-      <Action
-        label={isMe ? 'Leave' : 'End'}
-        name={isMe ? 'Leave this class' : `End what ${name} is in this class`}
-        onPress={onEnd}
-        disabled={busy}
-      />
+      {onEnd ? (
+        <Action
+          label={isMe ? 'Leave' : 'End'}
+          name={isMe ? 'Leave this class' : `End what ${name} is in this class`}
+          onPress={onEnd}
+          disabled={busy}
+        />
+      ) : null}
     </View>
   );
 }
@@ -161,6 +164,7 @@ export function ShareSheet({
       </Sheet>
     );
   const here = colleagues.teachings.filter((one) => one.sectionId === sectionId);
+  const teachers = here.filter(({ role }) => role === 'teacher');
   return (
     <Sheet title={`Colleagues in ${name}`} onClose={onClose}>
       {here.map((teaching) => (
@@ -169,9 +173,13 @@ export function ShareSheet({
           colleagues={colleagues}
           teaching={teaching}
           busy={busy}
-          onEnd={() => {
-            end(teaching);
-          }}
+          onEnd={
+            teaching.role === 'teacher' && teachers.length < 2
+              ? null
+              : () => {
+                  end(teaching);
+                }
+          }
         />
       ))}
       {problem ? (
@@ -190,7 +198,14 @@ export function ShareSheet({
           />
         </View>
       ) : null}
-      {inviting ? <InviteForm sectionId={sectionId} /> : null}
+      {inviting ? (
+        <View style={{ gap: space(3) }}>
+          <Words heading={3} bold>
+            Invite somebody new to it
+          </Words>
+          <InviteForm sectionId={sectionId} />
+        </View>
+      ) : null}
       {!isKeeper && colleagues.members.length < 2 ? (
         <Words tone="inkQuiet">The keeper of the school invites colleagues.</Words>
       ) : null}

@@ -16,18 +16,18 @@ export function useColleagues(): Colleagues | undefined {
 export const nameOf = ({ members }: Colleagues, personId: string): string =>
   members.find(({ id }) => id === personId)?.name ?? 'Somebody who left';
 
-const roleWords: Record<ClassRole, string> = { teacher: 'teaches', assistant: 'assists', cover: 'covers' };
+const does: Record<ClassRole, string> = { teacher: 'teaches', assistant: 'assists', cover: 'covers' };
+const shared: Record<ClassRole, string> = { teacher: 'with', assistant: 'assisted by', cover: 'covered by' };
+
+/** As in ` 23 Nov to 27 Nov`; empty without bounds. */
+function daysWords({ startsOn, endsOn }: Teaching): string {
+  if (startsOn === null || endsOn === null) return '';
+  if (startsOn === endsOn) return ` on ${dayMonth(startsOn)}`;
+  return ` ${dayMonth(startsOn)} to ${dayMonth(endsOn)}`;
+}
 
 /** As in `covers 23 Nov to 27 Nov`. */
-export function teachingWords({ role, startsOn, endsOn }: Teaching): string {
-  const days =
-    startsOn === null || endsOn === null
-      ? ''
-      : startsOn === endsOn
-        ? ` on ${dayMonth(startsOn)}`
-        : ` ${dayMonth(startsOn)} to ${dayMonth(endsOn)}`;
-  return `${roleWords[role]}${days}`;
-}
+export const teachingWords = (teaching: Teaching): string => `${does[teaching.role]}${daysWords(teaching)}`;
 
 /** What whoever looks is in a class; a teacher until the server has told otherwise. */
 export function useClassRole(sectionId: string): ClassRole {
@@ -40,7 +40,7 @@ export function useClassRole(sectionId: string): ClassRole {
   return mine.some(({ role }) => role === 'cover') ? 'cover' : 'assistant';
 }
 
-/** Those who share a class with whoever looks, in words; empty where nobody does. */
+/** Those who share a class with whoever looks, as in `with Bela Roth`; empty where nobody does. */
 export function useSharedWith(sectionId: string): string {
   const colleagues = useColleagues();
   const myId = useAccount(({ teacherId }) => teacherId);
@@ -49,6 +49,8 @@ export function useSharedWith(sectionId: string): string {
     ({ sectionId: of, personId }) => of === sectionId && personId !== myId,
   );
   return others
-    .map((teaching) => `${nameOf(colleagues, teaching.personId)} ${teachingWords(teaching)}`)
+    .map(
+      (teaching) => `${shared[teaching.role]} ${nameOf(colleagues, teaching.personId)}${daysWords(teaching)}`,
+    )
     .join(', ');
 }
