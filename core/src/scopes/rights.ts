@@ -4,7 +4,7 @@ import { tableNames } from '../records/tables';
 /**
  * What a person is in a scope. Of a person's own scope: `own`, and `colleague` for whoever teaches a class with them.
  * Of a school: its `keeper`, or a `member`. Of a class, and of each student in it: `teacher`, `assistant`, or `cover`
- * while standing in for a day or a range of days. The stronger comes first.
+ * while standing in for a day or a range of days.
  */
 export const accessRoles = ['own', 'keeper', 'teacher', 'cover', 'assistant', 'member', 'colleague'] as const;
 export type AccessRole = (typeof accessRoles)[number];
@@ -93,11 +93,6 @@ export function reads(role: AccessRole | null, table: TableName): boolean {
 /** May somebody write a table's records in a scope where they are this? */
 export function writes(role: AccessRole | null, table: TableName): boolean {
   return role !== null && rights[table].writes.includes(role);
-}
-
-/** Of two things that somebody is in one scope, the one that counts. */
-export function stronger(a: AccessRole, b: AccessRole): AccessRole {
-  return accessRoles.indexOf(a) <= accessRoles.indexOf(b) ? a : b;
 }
 
 /** Tables of which a former colleague's records are named, but not offered any more. */

@@ -1,0 +1,76 @@
+import { DataSource } from 'typeorm';
+import { entities } from '../src/database/entities';
+import { migrations } from '../src/database/open';
+import { change, signedIn, startServer, type Caller } from './server';
+import { makeClass, send } from './smallClass';
+
+const now = '2026-11-23T12:00:00Z';
+const lesson = {
+  id: 'meeting.2026-11-16',
+  sectionId: 'boats',
+  date: '2026-11-16',
+  startsAt: '10:40',
+  endsAt: '11:30',
+};
+const at = '2026-11-16T11:00:00.000Z';
+const views = [
+  '/api/setup',
+  '/api/days/2026-11-16',
+  '/api/notes',
+  '/api/notes/recent',
+  '/api/watch',
+  '/api/students/ann/path',
+  '/api/sections/boats/counts?from=2026-11-01&to=2026-11-30',
+  '/api/totals?from=2026-11-01&to=2026-11-30',
+];
+
+const answersOf = async (caller: Caller) =>
+  Promise.all(views.map(async (view) => (await caller.call('GET', view)).json()));
+
+test('a database from before there were scopes is taken over, and every view answers as before', async () => {
+  const first = await startServer({ now });
+  const ines = await signedIn(first.address);
+  await makeClass(ines, 'boats', { ann: 'Ann', bo: 'Bo' });
+  const { standing, lookFor } = (await (await ines.call('GET', '/api/setup')).json()) as {
+    standing: { id: string }[];
+    lookFor: { id: string }[];
+  };
+  const note = {
+    at,
+    happenedAt: null,
+    lesson,
+    sectionId: 'boats',
+    place: '',
+    doubts: [],
+    lookAgainOn: '2026-11-30',
+  };
+  const topic = { id: 'topic1', name: 'Knots', trouble: true, alsoCalled: [], marks: [] };
+  const tally = { id: 't1', studentId: 'bo', lookForId: lookFor[0]!.id, at, amount: 1, circleId: null };
+  await send(ines, [
+    change('roll.mark', {
+      lesson,
+      marks: [{ studentId: 'ann', standingId: standing[1]!.id, arrivedAt: null, leftAt: null }],
+    }),
+    change('tally.add', { lesson, tallies: [tally] }),
+    change('topic.add', topic),
+    ...[true, false].map((own) =>
+      change('note.write', {
+        ...{ ...note, id: `note${String(own)}`, text: 'Ann helped', own },
+        ...{ students: [{ studentId: 'ann', spans: [] }], topics: [{ topicId: 'topic1', spans: [] }] },
+      }),
+    ),
+  ]);
+  const before = await answersOf(ines);
+  await first.stop();
+  const options = { type: 'better-sqlite3' as const, entities, migrations };
+  const file = await new DataSource({ ...options, database: `${first.folder}/slate-path.db` }).initialize();
+  await file.undoLastMigration();
+  await file.destroy();
+  const second = await startServer({ now, folder: first.folder });
+  const again = await signedIn(second.address, '/api/sign-in');
+  expect(await answersOf(again)).toEqual(before);
+  await send(again, [
+    change('term.set', { id: 'term', name: 'B', startsOn: '2026-11-02', endsOn: '2026-12-04' }),
+  ]);
+  await second.stop();
+});
