@@ -34,6 +34,7 @@ describe('who may do what', () => {
     'post /api/sign-out': [200, 200, 200],
     'post /api/changes': [401, 401, 400],
     'get /api/setup': [401, 401, 200],
+    'get /api/sync': [401, 401, 200],
     'get /api/days/{date}': [401, 401, 200],
     'get /api/sections/{sectionId}/months/{month}': [401, 401, 404],
     'get /api/students/{studentId}/path': [401, 401, 404],

@@ -10,6 +10,7 @@ import type { OperationName } from './operations';
 import { peopleEndpoints } from './people';
 import { recordEndpoints } from './records';
 import { sharingEndpoints } from './sharing';
+import { syncEndpoints } from './sync';
 import { watchEndpoints } from './watch';
 
 /** What every operation takes and answers, once for the server, the app and the documentation. */
@@ -19,6 +20,7 @@ export const contract = {
   ...attendanceEndpoints,
   ...observationEndpoints,
   ...noteEndpoints,
+  ...syncEndpoints,
   ...watchEndpoints,
   ...peopleEndpoints,
   ...sharingEndpoints,

@@ -16,6 +16,7 @@ export const operations = {
   openApi: 'get /api/openapi.json',
   events: 'get /api/events',
   sendChanges: 'post /api/changes',
+  sync: 'get /api/sync',
   setup: 'get /api/setup',
 
   day: 'get /api/days/{date}',

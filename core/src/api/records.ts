@@ -45,9 +45,6 @@ export const recordEndpoints = {
       passedWord: rows('passedWord'),
       // Only those left open: whoever opens the next lesson is asked.
       circle: rows('circle'),
-      /** When a student was last erased: a device that does not know of it begins anew. */
-      /** Another than before where a device has to forget what it knows and ask for everything again. */
-      forgets: z.string(),
     }),
   },
 } satisfies Record<string, Endpoint>;

@@ -10,9 +10,6 @@ const ClassRole = z.enum(['teacher', 'assistant', 'cover']);
 
 const Token = z.object({ token: z.string().max(100) });
 
-/** An invitation is good for two weeks. */
-export const invitationDays = 14;
-
 export const sharingEndpoints = {
   colleagues: {
     summary:

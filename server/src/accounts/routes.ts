@@ -163,6 +163,7 @@ const keeping = [
     async handle({ params: { sessionId }, teacherId, services }) {
       if (!(await services.database.write((sql) => endSessionById(sql, teacherId, sessionId))))
         throw new Problem(404, 'Not found', 'That device is signed out already.');
+      services.events.tell(teacherId, '');
       return done;
     },
   }),
@@ -173,6 +174,8 @@ const keeping = [
       await services.database.write((sql) => {
         endOtherSessions(sql, teacherId, own);
       });
+      // Whoever is signed out hears of it by asking.
+      services.events.tell(teacherId, '');
       return done;
     },
   }),
@@ -186,6 +189,7 @@ const keeping = [
         setPassphrase(sql, teacherId, hash);
         endOtherSessions(sql, teacherId, own);
       });
+      services.events.tell(teacherId, '');
       markKnown(request, response, accountById(services, teacherId));
       return done;
     },

@@ -9,11 +9,11 @@ import { erasedStudents } from '../erasure/erased';
 import { fieldErrors } from '../http/problem';
 import { MissingRecord, type Word } from './applyEdits';
 import { deviceOf, logged, writeLine, type Arrival, type LoggedChange } from './log';
-import { everyoneBeside } from '../scopes/access';
+import { everyoneBeside, scopesOf } from '../scopes/access';
 import { tell } from '../scopes/news';
 import { NotAllowed } from '../scopes/writer';
 import { takeBack } from './undo';
-import { DanglingReference, writeEdits, writeRows } from './writeEdits';
+import { DanglingReference, writeEdits, writeRows, type Written } from './writeEdits';
 
 /** A change that cannot be, with the reason; nothing of it is applied. */
 class Refusal extends Error {}
@@ -55,9 +55,8 @@ function isBulk({ kind, edits }: LoggedChange): boolean {
   return kind === 'archive.bring';
 }
 
-interface Outcome {
+interface Outcome extends Written {
   about: string | null;
-  edits: LoggedEdit[];
 }
 
 function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
@@ -73,15 +72,15 @@ function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
       const others = everyoneBeside(sql, teacherId);
       tell(sql, others, { kind: line.kind, changeId: change.id });
       for (const other of others) heard?.add(other);
-      return { about: line.about, edits: [] };
+      return { about: line.about, edits: [], scopes: new Set(scopesOf(sql, teacherId)) };
     }
     const wanted = recordIds && new Set(recordIds);
     const done = wanted ? line.edits.filter(({ id }) => wanted.has(id)) : line.edits;
-    const edits = writeRows(sql, done, author, word, (rows) => takeBack(rows, changeId, done, word));
-    return { about: line.about, edits };
+    const undone = writeRows(sql, done, author, word, (rows) => takeBack(rows, changeId, done, word));
+    return { about: line.about, ...undone };
   }
   const author = { teacherId, kind: change.kind, heard };
-  return { about: aboutOf(change), edits: writeEdits(sql, editsOf(change), author, word) };
+  return { about: aboutOf(change), ...writeEdits(sql, editsOf(change), author, word) };
 }
 
 /** What a device that has not heard of it still sends about a student who was erased is not taken in. */
@@ -109,8 +108,8 @@ export function applyOnce(sql: Sql, arriving: Change, arrival: Arrival): ChangeA
     if (before.teacherId !== arrival.teacherId) throw new Refusal('This id is taken.');
     return applied(change.id, before.edits);
   }
-  const { about, edits } = perform(sql, change, arrival);
-  writeLine(sql, change, arrival, about, edits);
+  const { about, edits, scopes } = perform(sql, change, arrival);
+  writeLine(sql, change, arrival, about, edits, scopes);
   return applied(change.id, edits);
 }
 

@@ -8,7 +8,7 @@ import { erasedStudents } from '../erasure/erased';
 import type { Clock } from '../clock';
 import { NotAllowed } from '../scopes/writer';
 import { MissingRecord, type Word } from './applyEdits';
-import { writeLine, type Arrival } from './log';
+import { touch, writeLine, type Arrival } from './log';
 import { DanglingReference, writeEdits } from './writeEdits';
 
 /** Records that are written at once: the server is held up for so many at a time. */
@@ -59,7 +59,8 @@ function writePart(
 ): void {
   const { teacherId } = arrival;
   const wanted = bulkEdits[kind](withoutErased(sql, part, teacherId));
-  const done = writeEdits(sql, wanted, { teacherId, kind, heard: arrival.heard }, word);
+  const { edits: done, scopes } = writeEdits(sql, wanted, { teacherId, kind, heard: arrival.heard }, word);
+  for (const scopeId of scopes) touch(sql, scopeId, word.stamp.by);
   if (kind === 'archive.bring') {
     const letters = done.filter(({ op, table }) => op === 'make' && table === 'message');
     settleLetters(

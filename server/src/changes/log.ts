@@ -38,13 +38,17 @@ export function deviceOf(sql: Sql, changeId: string, teacherId: string): string 
 /** What a line of the log says of a change, whoever made it. */
 type Line = Pick<Change, 'id' | 'device' | 'madeAt'> & { kind: string; payload: unknown };
 
-/** Adds a line to the log, which nothing ever changes. */
+/**
+ * Adds a line to the log, which nothing ever changes.
+ * @param scopes in which it wrote: by them devices hear of it
+ */
 export function writeLine(
   sql: Sql,
   { id, kind, device, madeAt, payload }: Line,
   { teacherId, receivedAt }: Arrival,
   about: string | null,
   edits: LoggedEdit[],
+  scopes: Iterable<string> = [],
 ): void {
   sql.run(
     'INSERT INTO "change" ("id", "teacherId", "kind", "about", "device", "madeAt", "receivedAt", "payload", "edits") ' +
@@ -58,5 +62,15 @@ export function writeLine(
     receivedAt,
     JSON.stringify(payload),
     JSON.stringify(edits),
+  );
+  for (const scopeId of scopes) touch(sql, scopeId, id);
+}
+
+/** Notes that a line wrote in a scope. */
+export function touch(sql: Sql, scopeId: string, changeId: string): void {
+  sql.run(
+    'INSERT OR IGNORE INTO "touch" ("scopeId", "seq") SELECT ?, "seq" FROM "change" WHERE "id" = ?',
+    scopeId,
+    changeId,
   );
 }

@@ -16,6 +16,12 @@ export interface Author {
   heard?: Set<string> | undefined;
 }
 
+/** What was done, for the log, and in which scopes. */
+export interface Written {
+  edits: LoggedEdit[];
+  scopes: ReadonlySet<string>;
+}
+
 /**
  * Works on rows for somebody and writes them, in the transaction that is open.
  * @param wanted the rows that it works on @param work changes them, and says what was done
@@ -27,7 +33,7 @@ export function writeRows(
   { teacherId, kind, heard }: Author,
   { stamp }: Word,
   work: (rows: Rows) => LoggedEdit[],
-): LoggedEdit[] {
+): Written {
   const rows = new Rows(sql, wanted);
   const writer = new Writer(sql, teacherId, stamp.at);
   const hidden = wanted.find(({ table, id }) => {
@@ -35,15 +41,15 @@ export function writeRows(
     return row && !writer.mayRead(table, row.scopeId);
   });
   if (hidden) throw new MissingRecord(hidden.table, hidden.id);
-  const done = work(rows);
+  const edits = work(rows);
   const dangling = rows.danglingReference(writer);
   if (dangling) throw new DanglingReference(dangling);
   const scopes = rows.write(writer);
   for (const other of tellBeside(sql, teacherId, scopes, { kind, changeId: stamp.by })) heard?.add(other);
-  return done;
+  return { edits, scopes };
 }
 
-/** Lays edits over the rows that somebody may write. @returns what was done, for the log @throws as `writeRows` */
-export function writeEdits(sql: Sql, wanted: Edit[], author: Author, word: Word): LoggedEdit[] {
+/** Lays edits over the rows that somebody may write. @throws as `writeRows` */
+export function writeEdits(sql: Sql, wanted: Edit[], author: Author, word: Word): Written {
   return writeRows(sql, wanted, author, word, (rows) => applyToRows(rows, wanted, author.teacherId, word));
 }

@@ -8,6 +8,7 @@ import {
   NewsEntity,
   ScopeEntity,
   TeachingEntity,
+  TouchEntity,
 } from './scopeEntities';
 import { flag, indices, json, nullableText, ownColumns, text } from './columns';
 
@@ -245,6 +246,7 @@ export const entities = [
   AccessEntity,
   NewsEntity,
   InvitationEntity,
+  TouchEntity,
   TeacherEntity,
   SessionEntity,
   ChangeEntity,

@@ -97,6 +97,19 @@ export const AccessEntity = new EntitySchema<Access>({
   indices: [{ name: 'access_by_scopeId', columns: ['scopeId'] }],
 });
 
+/** In which scopes a line of the log wrote: a device asks by it for what changed since. */
+export interface Touch {
+  scopeId: string;
+  seq: number;
+}
+
+export const TouchEntity = new EntitySchema<Touch>({
+  name: 'touch',
+  tableName: 'touch',
+  withoutRowid: true,
+  columns: { scopeId: { type: 'text', primary: true }, seq: { type: 'integer', primary: true } },
+});
+
 /** By kind of change, the last one of a colleague that somebody may see: their views are as new as that. */
 export interface News {
   personId: string;

@@ -13,6 +13,7 @@ import { rollRoutes } from '../roll/routes';
 import { rosterRoutes } from '../roster/routes';
 import { sharingRoutes } from '../sharing/routes';
 import { sweepRoutes } from '../sweep/routes';
+import { syncRoutes } from '../sync/routes';
 import { tallyRoutes } from '../tallies/routes';
 import { viewRoutes } from '../views/routes';
 import { watchRoutes } from '../watch/routes';
@@ -61,4 +62,5 @@ export const routes: readonly Route[] = [
   ...participantRoutes,
   ...checkInRoutes,
   ...sharingRoutes,
+  ...syncRoutes,
 ];

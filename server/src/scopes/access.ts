@@ -50,6 +50,23 @@ export function dayAtSchool(sql: Sql, personId: string, now: number): string {
   return localMoment(now, school?.zone ?? 'UTC').date;
 }
 
+/** Every scope in which somebody is something. */
+export function scopesOf(sql: Sql, personId: string): string[] {
+  return sql
+    .all<{ scopeId: string }>('SELECT "scopeId" FROM "access" WHERE "personId" = ?', personId)
+    .map(({ scopeId }) => scopeId);
+}
+
+/** Those who teach or taught a class with somebody. */
+export function colleaguesOf(sql: Sql, personId: string): string[] {
+  return sql
+    .all<{ scopeId: string }>(
+      `SELECT "scopeId" FROM "access" WHERE "personId" = ? AND "role" = 'colleague'`,
+      personId,
+    )
+    .map(({ scopeId }) => scopeId);
+}
+
 /** Everybody who is something in a scope. */
 export function peopleIn(sql: Sql, scopeId: string): string[] {
   return sql

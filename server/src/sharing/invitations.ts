@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { ulid } from 'ulid';
-import { invitationDays } from '@slate-path/core/api/sharing';
+import { invitationDays } from '@slate-path/core/scopes/invitation';
 import { AccountExists, accountOf } from '../accounts/accounts';
 import { hashPassphrase } from '../accounts/passphrase';
 import type { Invitation } from '../database/scopeEntities';

@@ -4,10 +4,7 @@ import { type Lesson, type Seating } from '@slate-path/core/records/schema';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { lastDay, seatingOn } from '@slate-path/core/room/seatings';
 import { ChangeEntity } from '../database/entities';
-import type { OpenDatabase } from '../database/open';
 import { readerOf, route } from '../http/route';
-import { madeInSchool } from '../scopes/access';
-import { lastNews } from '../scopes/news';
 import type { Services } from '../services';
 import { withLinks } from '../notes/readNotes';
 import { load, loadOfLessonsBetween, notesAbout } from './load';
@@ -20,15 +17,6 @@ async function withMarks({ database }: Services, teacherId: string, lessons: Les
   const otherCheckIn = await load(database.read, 'otherCheckIn', teacherId, ofThem);
   const sweep = await load(database.read, 'sweep', teacherId, ofThem);
   return { lesson: lessons, mark, checkIn, otherCheckIn, sweep };
-}
-
-/** Another than before where a student of the school was erased, or something that was seen is seen no more. */
-function lastForgetting({ lookUp }: OpenDatabase, teacherId: string): string {
-  const erased = lookUp.get<{ last: string | null }>(
-    `SELECT max("erasedAt") AS last FROM "erasure" WHERE ${madeInSchool}`,
-    teacherId,
-  );
-  return [erased?.last ?? '', lastNews(lookUp, teacherId, ['withdraw'])].filter(Boolean).join(' ');
 }
 
 /** Of each class the last that is not removed, and all that are: a device may still have them. */
@@ -70,7 +58,6 @@ export const viewRoutes = [
         topic: await load(from, 'topic', teacherId),
         passedWord: await load(from, 'passedWord', teacherId),
         circle: await load(from, 'circle', teacherId, { endedAt: IsNull() }),
-        forgets: lastForgetting(services.database, teacherId),
       };
     },
   }),

@@ -26,7 +26,6 @@ import { makeChange, type Concerns } from '../records/outbox';
 import { TakeBack } from '../records/TakeBack';
 import { useSectionName } from '../records/sections';
 import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
 import { useRoundUp } from './useRoundUp';
 
 const keyOf = (sectionId: string) => `slate-check-in-link-${sectionId}`;
@@ -70,7 +69,6 @@ export function CheckInScreen() {
   const lessons = useAllLessons().filter((lesson) => lesson.sectionId === sectionId);
   const state = checkInNow(lessons, setting, now);
   const today = state.state === 'open' ? state.lesson : lessons.findLast(({ date }) => date === now.date);
-  useView(addressOf('day', { date: now.date }));
   const { token, problem, make, end } = useLink(sectionId);
   const [told, setTold] = useState('');
   const link = token ? `${location.origin}/check-in/${token}` : '';

@@ -1,7 +1,6 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { addressOf } from '@slate-path/core/api/address';
 import { lessonNow } from '@slate-path/core/calendar/lessonNow';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
@@ -17,7 +16,7 @@ import { byStudent, useNameOrder } from '../people/nameOrder';
 import { useRecordsAfterPaint } from '../records/afterPaint';
 import { useNow } from '../records/clock';
 import { useRecords, type RecordsState } from '../records/useRecords';
-import { useView } from '../records/views';
+import { useDay } from '../records/sync';
 import { partnerOf, rollBook, untakenLessons, useAllLessons } from './lessons';
 import { LessonHeader } from './LessonHeader';
 import type { LessonRow } from './lessonRow';
@@ -94,7 +93,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
     .map(({ sectionId }) => sections[sectionId]?.name ?? '')
     .join(' and ');
   useTabTitle(`${title}, ${shortDay(lesson.date)}, ${lesson.startsAt}`);
-  const { state } = useView(addressOf('day', { date: lesson.date }));
+  const state = useDay(lesson.date);
   const connection = useRecords((known) => known.connection);
   const untaken = useMemo(() => untakenLessons(lessons, now), [lessons, now]);
   const index = lessons.findIndex(({ id }) => id === lesson.id);

@@ -8,13 +8,13 @@ import { space } from '../../theme/tokens';
 import { useAccount } from '../records/account';
 import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
-import { setupPath, useView } from '../records/views';
+import { useSync } from '../records/sync';
 
 /** No lesson to show: what is missing, and the one action that brings it. */
 export function NoLesson({ asked }: { asked: string | undefined }) {
   const router = useRouter();
   const isKeeper = useAccount((account) => account.isKeeper);
-  const { state } = useView(setupPath);
+  const state = useSync();
   const classes = useRecords((records) => listOf(records.current, 'section').length);
   const terms = useRecords((records) => listOf(records.current, 'term').length);
   const removed = useRecords(

@@ -6,7 +6,7 @@ import { isEnrolledOn } from '@slate-path/core/roll/totals';
 import { useNow } from '../records/clock';
 import { remembered } from '../records/remembered';
 import { useRecords } from '../records/useRecords';
-import { setupPath } from '../records/views';
+import { useSync } from '../records/sync';
 
 type Reading = typeof import('./reading');
 
@@ -43,7 +43,7 @@ let made: ReturnType<typeof indices> | null = null;
  */
 export function useReader(sectionId: string | null): ((text: string) => NoteReading) | null {
   const now = useNow();
-  const isSetUp = useRecords((state) => state.answers[setupPath] !== undefined);
+  const isSetUp = useSync() !== 'loading';
   const current = useRecords((state) => state.current);
   const [reading, setReading] = useState(loaded);
   const [failed, setFailed] = useState(false);

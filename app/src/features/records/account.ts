@@ -6,6 +6,7 @@ import { ApiProblem, ask, post } from './api';
 import { Device, deviceName } from './device';
 import { newId, openOutbox, sendNow } from './outbox';
 import { restore, setConnection, useRecords } from './useRecords';
+import { openSync } from './sync';
 import { openViews, renewViews } from './views';
 
 interface Account {
@@ -46,6 +47,7 @@ async function openFor(teacher: Kept): Promise<void> {
     device = await Device.open(teacher.id);
     const answers = await device.loadAnswers();
     openViews(device, answers);
+    openSync(device, answers[addressOf('sync')]);
     const plain = Object.fromEntries(Object.entries(answers).map(([path, { answer }]) => [path, answer]));
     restore(await device.loadRecords(), await device.loadOutbox(), await device.loadDone(), plain);
   }

@@ -100,11 +100,17 @@ export function setEntryState(
   });
 }
 
-let acknowledged = 0;
+let moved = 0;
 
-/** How often the base was moved on by an acknowledgement: an answer asked for before is older. */
-export function acknowledgements(): number {
-  return acknowledged;
+/** How often the base was moved on, by an acknowledgement or by what changed elsewhere: an answer asked for before is older. */
+export function timesMovedOn(): number {
+  return moved;
+}
+
+/** What changed elsewhere is known from now on. */
+export function moveOn(rows: RecordLists): void {
+  if (Object.keys(rows).length > 0) moved += 1;
+  receive(rows);
 }
 
 /**
@@ -114,7 +120,7 @@ export function acknowledgements(): number {
 export function acknowledge(changeIds: ReadonlySet<string>): RecordLists {
   const { base, entries } = useRecords.getState();
   const edits = entries.filter(({ change }) => changeIds.has(change.id)).flatMap((entry) => entry.edits);
-  acknowledged += 1;
+  moved += 1;
   const known = applyEdits(base, edits);
   const left = entries.filter(({ change }) => !changeIds.has(change.id));
   useRecords.setState({ base: known, entries: left, current: laidOver(known, left) });

@@ -1,12 +1,12 @@
 import { useEffect, useState } from 'react';
-import { addressOf, type Address } from '@slate-path/core/api/address';
+import type { Address } from '@slate-path/core/api/address';
 import type { RestOf } from '@slate-path/core/api/contract';
 import type { OperationName } from '@slate-path/core/api/operations';
 import type { RecordLists } from '@slate-path/core/records/records';
 import { tableNames } from '@slate-path/core/records/tables';
 import { ApiProblem, request } from './api';
 import type { Device } from './device';
-import { acknowledgements, forgetRecords, receive, setConnection, useRecords } from './useRecords';
+import { timesMovedOn, receive, setConnection, useRecords } from './useRecords';
 
 /** How much of a view is here: nothing yet, what this device kept, or the server's own. */
 export type ViewState = 'loading' | 'kept' | 'fresh' | 'missing';
@@ -22,7 +22,8 @@ export function openViews(open: Device, kept: Record<string, { etag: string | nu
   for (const [path, { etag }] of Object.entries(kept)) if (etag) etags.set(path, etag);
 }
 
-function recordsIn(answer: Record<string, unknown>): RecordLists {
+/** The records of an answer. */
+export function recordsIn(answer: Record<string, unknown>): RecordLists {
   return Object.fromEntries(tableNames.flatMap((table) => (answer[table] ? [[table, answer[table]]] : [])));
 }
 
@@ -32,48 +33,36 @@ function restOf(answer: Record<string, unknown>): Record<string, unknown> {
   return Object.fromEntries(Object.entries(answer).filter(([name]) => !tables.includes(name)));
 }
 
-/** Classes, students, topics, timetable: what every page needs. */
-export const setupPath = addressOf('setup');
-
-/** Was a student erased, or something taken out of sight, since this device last heard of it? */
-function isForgettingNew(setup: Record<string, unknown>): boolean {
-  const known = useRecords.getState().answers[setupPath] as Record<string, unknown> | undefined;
-  return known !== undefined && known['forgets'] !== setup['forgets'];
-}
-
-/** Does this device know a class or a student of whom the server tells it nothing any more? */
-function isOutOfSight(rows: RecordLists): boolean {
-  const { base } = useRecords.getState();
-  return (['section', 'student'] as const).some((table) => {
-    const told = new Set((rows[table] ?? []).map(({ id }) => id));
-    return Object.keys(base[table]).some((id) => !told.has(id));
-  });
-}
-
-/** Forgets all that is known here but what is not sent yet, and asks for everything again. */
-async function startOver(): Promise<void> {
+/** What is known of views is forgotten with the records: the next time they are asked for whole. */
+export function forgetViews(): void {
   etags.clear();
-  await device?.forgetRecords();
-  forgetRecords();
-  renewViews();
 }
 
-/** Fetches a view, or hears that it has not changed. */
-export async function fetchView(path: string): Promise<ViewState> {
+const onTheirWay = new Map<string, Promise<ViewState>>();
+
+/** Fetches a view, or hears that it has not changed. Asked for twice at once it is asked for once. */
+export function fetchView(path: string): Promise<ViewState> {
+  const asked = onTheirWay.get(path);
+  if (asked) return asked;
+  const asking = askView(path).finally(() => onTheirWay.delete(path));
+  onTheirWay.set(path, asking);
+  return asking;
+}
+
+async function askView(path: string): Promise<ViewState> {
   const etag = etags.get(path);
-  const asOf = acknowledgements();
+  const asOf = timesMovedOn();
   try {
     const response = await request(path, etag ? { headers: { 'If-None-Match': etag } } : {});
     setConnection('online');
     if (response.status === 304) return 'fresh';
     const answer = (await response.json()) as Record<string, unknown>;
-    // What was acknowledged meanwhile may not be in this answer: it must not overwrite the newer.
-    if (asOf !== acknowledgements()) return await fetchView(path);
+    // What was acknowledged or told meanwhile may not be in this answer: it must not overwrite the newer.
+    if (asOf !== timesMovedOn()) return await askView(path);
     const fresh = response.headers.get('ETag');
     if (fresh) etags.set(path, fresh);
     const rows = recordsIn(answer);
     const rest = restOf(answer);
-    if (path === setupPath && (isForgettingNew(rest) || isOutOfSight(rows))) await startOver();
     receive(rows);
     useRecords.setState((state) => ({ answers: { ...state.answers, [path]: rest } }));
     await device?.keepAnswer(path, fresh, rest, rows);
@@ -104,6 +93,13 @@ async function renew(path: string): Promise<void> {
   });
 }
 
+let syncRecords: () => Promise<void> = () => Promise.resolve();
+
+/** Records are renewed by difference, beside the views. */
+export function renewsRecords(sync: () => Promise<void>): void {
+  syncRecords = sync;
+}
+
 const renewAfterMs = 400;
 let renewal: ReturnType<typeof setTimeout> | undefined;
 
@@ -112,17 +108,22 @@ export function renewViews(): void {
   // Not put off by the next call: while a class checks in there is always a next one.
   renewal ??= setTimeout(() => {
     renewal = undefined;
+    void syncRecords();
     for (const path of inUse.keys()) void renew(path);
   }, renewAfterMs);
 }
 
-/** Keeps a view on the screen up to date; its records arrive in `useRecords`, the rest in the answer. */
+/**
+ * Keeps a view on the screen up to date; its records arrive in `useRecords`, the rest in the answer.
+ * @param path null for none
+ */
 export function useView<N extends OperationName>(
-  path: Address<N>,
+  path: Address<N> | null,
 ): { state: ViewState; answer: RestOf<N> | undefined } {
-  const [state, setState] = useState<ViewState>(etags.has(path) ? 'kept' : 'loading');
-  const answer = useRecords((records) => records.answers[path]) as RestOf<N> | undefined;
+  const [state, setState] = useState<ViewState>(path !== null && etags.has(path) ? 'kept' : 'loading');
+  const answer = useRecords((records) => records.answers[path ?? '']) as RestOf<N> | undefined;
   useEffect(() => {
+    if (path === null) return;
     const listener = (renewed: string, next: ViewState) => {
       if (renewed === path) setState(next);
     };

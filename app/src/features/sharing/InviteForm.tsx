@@ -2,7 +2,7 @@ import Copy from 'lucide-react-native/icons/copy';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
-import { invitationDays } from '@slate-path/core/api/sharing';
+import { invitationDays } from '@slate-path/core/scopes/invitation';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';

@@ -2,14 +2,13 @@ import { usePathname, useRouter } from 'expo-router';
 import { useEffect, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
-import { addressOf } from '@slate-path/core/api/address';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { NoteButton, NoteLine } from '../notes/NoteEntry';
 import { useAccount } from '../records/account';
 import { useNow } from '../records/clock';
-import { setupPath, useView } from '../records/views';
+import { useSyncing } from '../records/sync';
 import { KeysHelp } from './KeysHelp';
 import { placeOf, places, type Place } from './places';
 
@@ -55,9 +54,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const wide = useWide();
   const chosen = placeOf(usePathname());
   const demo = useAccount((state) => state.demo);
-  useView(setupPath);
-  // On every device, network or not.
-  useView(addressOf('recentNotes'));
+  useSyncing();
   useEffect(() => {
     const watching = import('../tallies/endTimers').then(({ watchTimers }) => watchTimers());
     return () => void watching.then((stop) => stop());

@@ -11,6 +11,7 @@ const tables = [
   `CREATE INDEX "teaching_by_sectionId" ON "teaching" ("sectionId")`,
   `CREATE TABLE "access" ("personId" text NOT NULL, "scopeId" text NOT NULL, "role" text NOT NULL, PRIMARY KEY ("personId", "scopeId"))`,
   `CREATE INDEX "access_by_scopeId" ON "access" ("scopeId")`,
+  `CREATE TABLE "touch" ("scopeId" text NOT NULL, "seq" integer NOT NULL, PRIMARY KEY ("scopeId", "seq")) WITHOUT ROWID`,
   `CREATE TABLE "news" ("personId" text NOT NULL, "kind" text NOT NULL, "changeId" text NOT NULL, PRIMARY KEY ("personId", "kind"))`,
   `CREATE TABLE "invitation" ("id" text PRIMARY KEY NOT NULL, "tokenHash" text NOT NULL, "schoolId" text NOT NULL, "role" text NOT NULL, "name" text NOT NULL, "sectionId" text, "invitedBy" text NOT NULL, "madeAt" text NOT NULL, "expiresAt" text NOT NULL, "endedAt" text, "usedBy" text, CONSTRAINT "UQ_676ef6471ce7176869d73365a45" UNIQUE ("tokenHash"))`,
   `CREATE INDEX "invitation_by_schoolId" ON "invitation" ("schoolId")`,
@@ -122,7 +123,7 @@ export class Scopes1765300000000 implements MigrationInterface {
       await runner.query(`CREATE INDEX "${table}_by_teacherId" ON "${table}" ("teacherId")`);
       await runner.query(`ALTER TABLE "${table}" DROP COLUMN "scopeId"`);
     }
-    for (const table of ['invitation', 'news', 'access', 'teaching', 'scope', 'member'])
+    for (const table of ['invitation', 'touch', 'news', 'access', 'teaching', 'scope', 'member'])
       await runner.query(`DROP TABLE "${table}"`);
   }
 }
