@@ -6,7 +6,7 @@ import Svg, { Path, Rect } from 'react-native-svg';
 const quiet = 4;
 
 /** A text as a QR code, dark on light in both themes, for that is what cameras read. */
-export function QrCode({ text, size, name }: { text: string; size: number; name: string }) {
+export default function QrCode({ text, size, name }: { text: string; size: number; name: string }) {
   const { path, modules } = useMemo(() => {
     const code = qrcode(0, 'M');
     code.addData(text);

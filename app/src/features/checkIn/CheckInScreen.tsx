@@ -13,7 +13,7 @@ import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Field } from '../../parts/Field';
 import { Page } from '../../parts/Page';
-import { QrCode } from '../../parts/QrCode';
+import { lazily } from '../../parts/lazily';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
@@ -27,6 +27,9 @@ import { TakeBack } from '../records/TakeBack';
 import { useSectionName } from '../records/sections';
 import { useRecords } from '../records/useRecords';
 import { useRoundUp } from './useRoundUp';
+
+// Its library does not come with the first screen.
+const QrCode = lazily(() => import('../../parts/QrCode'));
 
 const keyOf = (sectionId: string) => `slate-check-in-link-${sectionId}`;
 

@@ -13,7 +13,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
-import { readTime } from '../lesson/MarkDetail';
+import { readTime } from '../lesson/readTime';
 import { check } from '../forms/check';
 import { useNow } from '../records/clock';
 import { makeChange, newId } from '../records/outbox';

@@ -20,7 +20,6 @@ import { useDay } from '../records/sync';
 import { partnerOf, rollBook, untakenLessons, useAllLessons } from './lessons';
 import { LessonHeader } from './LessonHeader';
 import type { LessonRow } from './lessonRow';
-import { MarkDetail } from './MarkDetail';
 import { ModeBar, modeOf, type LessonMode } from './ModeBar';
 import { NoLesson } from './NoLesson';
 import { Roll } from './Roll';
@@ -35,6 +34,7 @@ const CirclePanel = lazy(() => import('../circle/CirclePanel'));
 const TurnsPanel = lazy(() => import('../turns/TurnsPanel'));
 const LessonNotesSheet = lazy(() => import('../notes/LessonNotes'));
 const TallySheet = lazy(() => import('../tallies/TallySheet'));
+const MarkDetail = lazily(() => import('./MarkDetail'));
 const CheckInPanel = lazily(() => import('../checkIn/CheckInPanel'));
 const LessonSide = lazily(() => import('./LessonSide'));
 
@@ -91,6 +91,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const sections = useRecords((state) => state.current.section);
   const title = [lesson, ...(partner ? [partner] : [])]
     .map(({ sectionId }) => sections[sectionId]?.name ?? '')
+    .sort()
     .join(' and ');
   useTabTitle(`${title}, ${shortDay(lesson.date)}, ${lesson.startsAt}`);
   const state = useDay(lesson.date);

@@ -12,8 +12,8 @@ import { longDay } from '../../parts/dates';
 import { useHasCheckIns } from '../checkIn/useRoundUp';
 import type { LessonRow } from './lessonRow';
 import { LessonList } from './UntakenList';
-import { MarkDetail } from './MarkDetail';
 
+const MarkDetail = lazily(() => import('./MarkDetail'));
 const CheckInPanel = lazily(() => import('../checkIn/CheckInPanel'));
 const SideNotes = lazy(() => import('../notes/SideNotes'));
 

@@ -19,17 +19,9 @@ import { TakeBack } from '../records/TakeBack';
 import { useRecords } from '../records/useRecords';
 import { historyOf } from './lessons';
 import { chooseStanding, writeComment } from './marking';
+import { readTime } from './readTime';
 
 const MarkHistory = lazily(() => import('./MarkHistory'));
-
-const timeShape = /^([01]?\d|2[0-3])[:.]?([0-5]\d)$/;
-
-/** `9:05`, `905` and `09.05` all mean 09:05; null is nothing, undefined cannot be read. */
-export function readTime(written: string): string | null | undefined {
-  if (written.trim() === '') return null;
-  const [, hour, minute] = timeShape.exec(written.trim()) ?? [];
-  return hour && minute ? `${hour.padStart(2, '0')}:${minute}` : undefined;
-}
 
 interface TimeProps {
   label: string;
@@ -81,7 +73,15 @@ const sourceWords: Record<Mark['source'], string> = {
 };
 
 /** Everything about one student in one lesson: standing, times, comment, and who changed it. */
-export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollRow; onDone?: () => void }) {
+export default function MarkDetail({
+  lesson,
+  row,
+  onDone,
+}: {
+  lesson: Lesson;
+  row: RollRow;
+  onDone?: () => void;
+}) {
   const router = useRouter();
   const now = useNow();
   const standings = useRecords((state) => state.current.standing);

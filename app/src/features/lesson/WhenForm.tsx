@@ -11,7 +11,7 @@ import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { useRecords } from '../records/useRecords';
 import { allLessons } from './lessons';
-import { readTime } from './MarkDetail';
+import { readTime } from './readTime';
 
 export interface When {
   date: string;

@@ -17,7 +17,6 @@ import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { rollBook, useAllLessons } from '../lesson/lessons';
-import { MarkDetail } from '../lesson/MarkDetail';
 import { useSectionName } from '../records/sections';
 import { useAsking } from '../records/useAsking';
 import { useRecords } from '../records/useRecords';
@@ -28,6 +27,9 @@ import { MonthGrid } from './MonthGrid';
 import type { OpenMark } from './openMark';
 import { MonthList } from './MonthList';
 import { useMonth } from './useMonth';
+import { lazily } from '../../parts/lazily';
+
+const MarkDetail = lazily(() => import('../lesson/MarkDetail'));
 
 function MonthSteps({ month, sectionId }: { month: string; sectionId: string }) {
   const router = useRouter();

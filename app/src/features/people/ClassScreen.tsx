@@ -41,11 +41,11 @@ import { CohortSheet } from './CohortSheet';
 import { byStudent, useNameOrder } from './nameOrder';
 import { RulesForm } from './RulesForm';
 import { SectionForm } from './SectionForm';
-import { ShareSheet } from '../sharing/ShareSheet';
 import { useClassRole, useSharedWith } from '../sharing/colleagues';
 import { StudentLine } from './StudentLine';
 
 const StudentForm = lazily(() => import('./StudentForm'));
+const ShareSheet = lazily(() => import('../sharing/ShareSheet'));
 
 /** What a list of a class says of somebody in it. */
 function aboutOf({ grade, email }: Student, enrolment: Enrolment, guardians: number): string {

@@ -23,7 +23,7 @@ import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
 import { rollBook, useAllLessons } from '../lesson/lessons';
-import { readTime } from '../lesson/MarkDetail';
+import { readTime } from '../lesson/readTime';
 import { PlannedMarks } from '../lesson/PlannedMarks';
 import { useNameOrder } from '../people/nameOrder';
 import { useNow } from '../records/clock';

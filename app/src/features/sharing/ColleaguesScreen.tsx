@@ -6,6 +6,7 @@ import { localMoment } from '@slate-path/core/calendar/zone';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { dayMonth } from '../../parts/dates';
+import { lazily } from '../../parts/lazily';
 import { Page } from '../../parts/Page';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
@@ -20,7 +21,8 @@ import { renewViews } from '../records/views';
 import { nameOf, teachingWords, useColleagues, type Colleagues } from './colleagues';
 import { InviteForm } from './InviteForm';
 import { MemberSheet } from './MemberSheet';
-import { ShareSheet } from './ShareSheet';
+
+const ShareSheet = lazily(() => import('./ShareSheet'));
 
 type Member = Colleagues['members'][number];
 

@@ -6,13 +6,16 @@ import { invitationDays } from '@slate-path/core/scopes/invitation';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
-import { QrCode } from '../../parts/QrCode';
+import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { errorsOf, useTry } from '../accounts/useTry';
 import { copyText } from '../files/give';
 import { post } from '../records/api';
 import { renewViews } from '../records/views';
+
+// Its library does not come with the first screen.
+const QrCode = lazily(() => import('../../parts/QrCode'));
 
 type MemberRole = 'teacher' | 'assistant';
 

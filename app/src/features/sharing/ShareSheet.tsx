@@ -138,7 +138,7 @@ function ShareForm({ sectionId, colleagues }: { sectionId: string; colleagues: C
 }
 
 /** Who is what in a class: colleagues come, go, and stand in for some days. */
-export function ShareSheet({
+export default function ShareSheet({
   sectionId,
   name,
   onClose,
