@@ -37,6 +37,19 @@ const logs = section.find(({ name }) => name === 'Log-keeping')?.id ?? '';
 const advisory = section.find(({ name }) => name === 'Watch')?.id ?? '';
 const odalys = student.find(({ familyName }) => familyName === 'Brandt')?.id ?? '';
 
+/** Two colleagues in one of the classes: one teaches it too, one assists. */
+for (const [name, role] of [
+  ['Bela Roth', 'teacher'],
+  ['Asa Quill', 'assistant'],
+] as const) {
+  const { token } = await client.postJson<{ token: string }>('/api/invitations', {
+    ...{ name, role, sectionId: boats },
+  });
+  await ApiClient.signIn(running.address, `/api/invitations/${token}/accept`, {
+    ...{ name, passphrase: 'seven grey herons' },
+  });
+}
+
 const takeRoll = async (page: Page) => {
   for (const name of ['Mei Tanaka', 'Odalys', 'Dario']) await tap(page, name);
   await tap(page, 'More about Mei Tanaka');
@@ -174,6 +187,7 @@ const shots: Shot[] = [
   { name: 'people-wide', path: '/people', size: 'wide' },
   { name: 'path-wide', path: `/students/${odalys}`, size: 'wide' },
   { name: 'desk-wide', path: '/desk', size: 'wide' },
+  { name: 'colleagues-wide', path: '/desk/colleagues', size: 'wide' },
   {
     name: 'roster-phone',
     path: `/classes/${boats}/roster`,

@@ -1,6 +1,8 @@
+import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { isReading, type JobKinds } from './kinds';
 import { Readers } from './readers';
+import type { WorkKind } from './worker';
 
 /** Half of it done is no use: it takes what it takes. */
 const unhurried: ReadonlySet<keyof JobKinds> = new Set([
@@ -16,6 +18,24 @@ export interface Jobs {
   close(): Promise<void>;
 }
 
+/** Ends a job that takes too long from when a worker begins it. */
+function boundedFromBeginning(port: MessagePort): { signal: AbortSignal; over: () => void } {
+  const controller = new AbortController();
+  let timer: NodeJS.Timeout | undefined;
+  port.once('message', () => {
+    timer = setTimeout(() => {
+      controller.abort();
+    }, longestMs);
+  });
+  return {
+    signal: controller.signal,
+    over: () => {
+      clearTimeout(timer);
+      port.close();
+    },
+  };
+}
+
 /** Workers for what takes longer than a request should, and processes for what reads files. */
 export function startJobs(): Jobs {
   const pool = new Piscina({
@@ -25,20 +45,32 @@ export function startJobs(): Jobs {
     // A small nursery: without that bound the server takes some 30 MB more and is hardly faster.
     resourceLimits: { maxOldGenerationSizeMb: 512, maxYoungGenerationSizeMb: 8 },
   });
+  let closing = false;
   // A worker that dies outside a job is replaced by the next job; the server goes on.
   pool.on('error', (error) => {
-    console.error(error);
+    if (!closing) console.error(error);
   });
   const readers = new Readers(new URL('./reader.mjs', import.meta.url));
+  const work = async (kind: WorkKind, input: unknown): Promise<unknown> => {
+    const { port1, port2 } = new MessageChannel();
+    const { signal, over } = boundedFromBeginning(port1);
+    const asked = { kind, input, begun: port2 };
+    try {
+      return await pool.run(asked, {
+        transferList: [port2],
+        ...(unhurried.has(kind) ? {} : { signal }),
+      });
+    } finally {
+      over();
+    }
+  };
   return {
     run: <K extends keyof JobKinds>(kind: K, input: JobKinds[K]['input']) =>
       isReading(kind)
         ? readers.run(kind, input as never)
-        : (pool.run(
-            input,
-            unhurried.has(kind) ? { name: kind } : { name: kind, signal: AbortSignal.timeout(longestMs) },
-          ) as Promise<JobKinds[K]['result']>),
+        : (work(kind, input) as Promise<JobKinds[K]['result']>),
     close: () => {
+      closing = true;
       readers.close();
       return pool.destroy();
     },

@@ -2,23 +2,4 @@
 import { register } from 'tsx/esm/api';
 
 register();
-export const {
-  watch,
-  glance,
-  watchPreview,
-  totals,
-  rollFile,
-  counts,
-  countsFile,
-  circleFile,
-  readCandidates,
-  suggestTopics,
-  notesFile,
-  surveyErasure,
-  eraseRecords,
-  eraseLog,
-  erasePack,
-  backUp,
-  readBackup,
-  archiveFile,
-} = await import('./worker.ts');
+export default (await import('./worker.ts')).default;

@@ -1,4 +1,8 @@
-import type { JobKinds } from './kinds';
+import type { MessagePort } from 'node:worker_threads';
+import type { JobKinds, ReadingKind } from './kinds';
+
+/** What is done in a worker; files are read in processes of their own. */
+export type WorkKind = Exclude<keyof JobKinds, ReadingKind>;
 
 type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<JobKinds[K]['result']>;
 
@@ -7,56 +11,53 @@ type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<Jo
  * workbooks need not lie in memory for it.
  */
 
-export const watch: Job<'watch'> = async (input) => (await import('../watch/readWatch')).readWatch(input);
+const watch: Job<'watch'> = async (input) => (await import('../watch/readWatch')).readWatch(input);
 
-export const glance: Job<'glance'> = async (request) =>
-  (await import('../watch/readGlance')).readGlance(request);
+const glance: Job<'glance'> = async (request) => (await import('../watch/readGlance')).readGlance(request);
 
-export const watchPreview: Job<'watchPreview'> = async (request) =>
+const watchPreview: Job<'watchPreview'> = async (request) =>
   (await import('../watch/readGlance')).readPreview(request);
 
-export const totals: Job<'totals'> = async (range) => {
+const totals: Job<'totals'> = async (range) => {
   const { classTotals } = await import('@slate-path/core/roll/rollTable');
   const { readRolls } = await import('../roll/readRoll');
   const { now, classes } = readRolls(range);
   return classes.flatMap(({ section, roll }) => classTotals(section.id, roll, now));
 };
 
-export const rollFile: Job<'rollFile'> = async (request) =>
-  (await import('../roll/rollFile')).rollFile(request);
+const rollFile: Job<'rollFile'> = async (request) => (await import('../roll/rollFile')).rollFile(request);
 
-export const counts: Job<'counts'> = async (range) =>
-  (await import('../tallies/readCounts')).readCounts(range);
+const counts: Job<'counts'> = async (range) => (await import('../tallies/readCounts')).readCounts(range);
 
-export const countsFile: Job<'countsFile'> = async (request) =>
+const countsFile: Job<'countsFile'> = async (request) =>
   (await import('../tallies/countsFile')).countsFile(request);
 
-export const circleFile: Job<'circleFile'> = async (request) =>
+const circleFile: Job<'circleFile'> = async (request) =>
   (await import('../tallies/circleFile')).circleFile(request);
 
-export const readCandidates: Job<'readCandidates'> = async (asked) =>
+const readCandidates: Job<'readCandidates'> = async (asked) =>
   (await import('../notes/candidates')).readCandidates(asked);
 
-export const suggestTopics: Job<'suggestTopics'> = async (range) =>
+const suggestTopics: Job<'suggestTopics'> = async (range) =>
   (await import('../notes/suggest')).suggest(range);
 
-export const notesFile: Job<'notesFile'> = async (request) =>
+const notesFile: Job<'notesFile'> = async (request) =>
   (await import('../notes/notesFile')).notesFile(request);
 
-export const surveyErasure: Job<'surveyErasure'> = async (request) =>
+const surveyErasure: Job<'surveyErasure'> = async (request) =>
   (await import('../erasure/erase')).surveyErasure(request);
 
-export const eraseRecords: Job<'eraseRecords'> = async (order) =>
+const eraseRecords: Job<'eraseRecords'> = async (order) =>
   (await import('../erasure/erase')).eraseRecords(order);
 
-export const eraseLog: Job<'eraseLog'> = async (step) => (await import('../erasure/erase')).eraseLog(step);
+const eraseLog: Job<'eraseLog'> = async (step) => (await import('../erasure/erase')).eraseLog(step);
 
-export const erasePack: Job<'erasePack'> = async (step) => (await import('../erasure/erase')).erasePack(step);
+const erasePack: Job<'erasePack'> = async (step) => (await import('../erasure/erase')).erasePack(step);
 
-export const archiveFile: Job<'archiveFile'> = async (request) =>
+const archiveFile: Job<'archiveFile'> = async (request) =>
   (await import('../archive/writeFile')).archiveFile(request);
 
-export const backUp: Job<'backUp'> = async ({ dataFolder, now }) => {
+const backUp: Job<'backUp'> = async ({ dataFolder, now }) => {
   const { newBackupFile } = await import('../backups/backups');
   const { backUp: write } = await import('../database/backup');
   const { DatabaseError } = await import('../database/problems');
@@ -69,5 +70,40 @@ export const backUp: Job<'backUp'> = async ({ dataFolder, now }) => {
   }
 };
 
-export const readBackup: Job<'readBackup'> = async (request) =>
+const readBackup: Job<'readBackup'> = async (request) =>
   (await import('../backups/readBackup')).readBackup(request);
+
+const jobs: { [K in WorkKind]: Job<K> } = {
+  watch,
+  glance,
+  watchPreview,
+  totals,
+  rollFile,
+  counts,
+  countsFile,
+  circleFile,
+  readCandidates,
+  suggestTopics,
+  notesFile,
+  surveyErasure,
+  eraseRecords,
+  eraseLog,
+  erasePack,
+  archiveFile,
+  backUp,
+  readBackup,
+};
+
+/** What a worker is asked for. */
+export interface Work<K extends WorkKind = WorkKind> {
+  kind: K;
+  input: JobKinds[K]['input'];
+  /** Hears when it is begun: a job's time counts from then, not from when it had to wait for others. */
+  begun: MessagePort;
+}
+
+export default function work<K extends WorkKind>({ kind, input, begun }: Work<K>) {
+  begun.postMessage('begun');
+  begun.close();
+  return jobs[kind](input);
+}
