@@ -26,7 +26,7 @@ export const lengthsOfTime: Rule[] = [
   ],
   [
     new RegExp(
-      `\\b\\d+ (?:\\w+ )?(?:days|lessons|times|absences?|periods|late|lates|missed|missing|warnings?|detentions?|incidents?)\\b[^.;,!?]{0,20} (?:in|within|over) (?:${someWord}) (?:day|week|fortnight|month)s?\\b`,
+      `\\b\\d+ (?:\\w+ )?(?:days|lessons|times|absences?|periods|minutes|mins?|points?|marks?|late|lates|missed|missing|warnings?|detentions?|incidents?)\\b[^.;,!?]{0,20} (?:in|within|over) (?:${someWord}) (?:day|week|fortnight|month|lesson|period)s?\\b`,
       'gi',
     ),
     overAlready,
@@ -41,6 +41,24 @@ export const lengthsOfTime: Rule[] = [
   ],
   [
     new RegExp(`\\b(?:every|each|most|some|all) (?:other |second )?(?:${weekdayWord})s?\\b`, 'gi'),
+    overAlready,
+  ],
+  // "Always on Thursday": a habit.
+  [
+    new RegExp(
+      `\\b(?:always|usually|normally|mostly|generally|typically) (?:[a-z]+ ){0,3}?(?:on )?(?:${weekdayWord})s?\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  // "He has on Wednesday always his music".
+  [new RegExp(`\\b(?:on )?(?:${weekdayWord})s? (?:always|usually|normally|mostly)\\b`, 'gi'), overAlready],
+  // "Read 12 pages in 2 weeks".
+  [
+    new RegExp(
+      `\\b(?:read|wrote|did|made|earned|got|had|done|missed|lost|took) (?:only |all |about )?(?:${someWord}) [a-z]+s? (?:in|within|over) (?:${someWord}) (?:day|week|fortnight|month)s?\\b`,
+      'gi',
+    ),
     overAlready,
   ],
   // "Mon 3, Tue 5": what was counted.

@@ -20,7 +20,7 @@ const aheadWords = new Set(
 );
 /** Things that lie ahead where nothing is told of them. */
 const aheadThings = new Set(
-  'deadline retake retakes resit resits retest quiz trip visit exam exams assessment presentation reminder'.split(
+  'deadline retake retakes resit resits retest quiz trip visit exam exams assessment presentation reminder appointment dentist orthodontist optician clinic physio scan jab interview rehearsal concert'.split(
     ' ',
   ),
 );
@@ -125,6 +125,7 @@ export function tenseAt(words: readonly Word[], first: number, isName: IsName, t
   if (isResult(said) || (going && !part.some(({ folded }) => aheadWords.has(folded)))) return 'past';
   if (/\b(?:moved|postponed|shifted|changed|pushed|put|put off|put back)\b.*\bto(?: the)?$/.test(said))
     return 'ahead';
+  if (/\b(?:we|they)(?:['’]ve| have)? (?:settled|fixed) (?:on|for)(?: the)?$/.test(said)) return 'ahead';
   const predicate = follows[0];
   if (predicate && predicate.folded !== 'left' && !arranged.has(predicate.folded) && isPastVerb(predicate))
     return 'past';
@@ -147,13 +148,18 @@ function nextPart(words: readonly Word[], part: readonly Word[]): string {
 /** A part that is little more than the day is as the one behind or before: "Twice, on Monday, she left." */
 function besidePart(words: readonly Word[], part: readonly Word[], isName: IsName): Tense {
   const next = words.indexOf(part.at(-1) as Word) + 1;
-  const behind = next < words.length ? pastOnly(tenseOf(partAround(words, next), isName)) : 'open';
+  const follows = next < words.length ? partAround(words, next) : [];
+  const behind = isReport(follows) ? 'open' : pastOnly(tenseOf(follows, isName));
   const goesOn = /^(?:and|or|again|\d+)$/.test(part[0]?.folded ?? '') && part.length <= 7;
   const first = words.indexOf(part[0] as Word);
   return behind === 'open' && goesOn && first > 0 ? pastOnly(tenseOf(words.slice(0, first), isName)) : behind;
 }
 
 const reporting = new Set('told said says wrote mentioned heard thinks knows'.split(' '));
+
+/** "He comes on Monday, the doctor has said": who says so. */
+const isReport = (part: readonly Word[]) =>
+  part.length <= 5 && reporting.has(part.at(-1)?.folded ?? '') && part.length > 1;
 
 /** Of "she told that her father comes on Thursday" what was told. */
 function reported(part: Word[], date: Word | undefined): Word[] {

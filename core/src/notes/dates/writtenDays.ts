@@ -5,6 +5,8 @@ import { count, monthNumber, monthWord, ordinals, someWord, weekdayNumber, weekd
 /** So near a day is that "1/12" is rather meant as one than as a result. */
 const soonDays = 21;
 
+const isSoon = (date: string, today: string) => daysBetween(today, date) <= soonDays;
+
 /** Days written with their number: "9 December", "4/12", "by the 7th". */
 export const writtenDays: Rule[] = [
   [
@@ -92,6 +94,14 @@ export const writtenDays: Rule[] = [
     ([, day, month], context) =>
       Number(month) > 12 ? null : dayAndMonth(Number(day), Number(month), null, context),
   ],
+  // "2/12 parents 15:30": a day that is soon, with a time.
+  [
+    /(?<![\d/.])\b(\d{1,2})\/(\d{1,2})\b(?= [^.;!?\n]{0,40}\b\d{1,2}[:.]\d{2}\b)/g,
+    ([, day, month], context) => {
+      const found = Number(month) > 12 ? null : dayAndMonth(Number(day), Number(month), null, context);
+      return found?.date && isSoon(found.date, context.today) ? found : null;
+    },
+  ],
   // "Review 2: 14/12": no result is more than what it is out of.
   [
     /(?<![\d/.])\b(\d{1,2})\/(\d{1,2})\b(?![/\d]|\.\d)/g,
@@ -107,8 +117,7 @@ export const writtenDays: Rule[] = [
     /(?<![\d/.])\b(\d{1,2})\/(\d{1,2})\b(?=\s*(?:$|[.,;!?\n]))/g,
     ([, day, month], context) => {
       const found = Number(month) > 12 ? null : dayAndMonth(Number(day), Number(month), null, context);
-      const isSoon = found?.date && daysBetween(context.today, found.date) <= soonDays;
-      return found && isSoon ? { ...found, onlyAhead: true } : null;
+      return found?.date && isSoon(found.date, context.today) ? { ...found, onlyAhead: true } : null;
     },
   ],
   [
