@@ -14,7 +14,7 @@ Object.assign(globalThis, {
 });
 
 const { afterPaint } = jest.requireActual<{ afterPaint: (work: () => void) => void }>(
-  '../src/features/records/afterPaint',
+  '../src/sync/afterPaint',
 );
 
 let done: string[];

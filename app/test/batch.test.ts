@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { nextBatch } from '../src/features/records/batch';
+import { nextBatch } from '../src/sync/batch';
 
 test('batches have all changes in their order, and none but a single large one is over the bound', () => {
   const change = fc.record({ id: fc.integer(), text: fc.integer({ min: 0, max: 700_000 }) });

@@ -1,7 +1,7 @@
 import { readDate } from '../src/features/desk/readDate';
 import { barShape } from '../src/features/lesson/barShape';
 import { totalsWords } from '../src/features/month/totalsWords';
-import { placeOf } from '../src/features/shell/places';
+import { placeOf } from '../src/shell/places';
 
 test.each([
   ['2026-10-12', '2026-10-12'],

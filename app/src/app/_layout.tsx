@@ -4,10 +4,10 @@ import { View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { Unreachable } from '../features/accounts/Unreachable';
-import { start, useAccount } from '../features/records/account';
-import { keepShell } from '../features/records/shellCache';
-import { Frame } from '../features/shell/Frame';
-import { quietTouch } from '../features/shell/quietTouch';
+import { start, useAccount } from '../sync/account';
+import { keepShell } from '../sync/shellCache';
+import { Frame } from '../shell/Frame';
+import { quietTouch } from '../shell/quietTouch';
 import { lazily } from '../parts/lazily';
 import { useChosenTheme } from '../theme/theme';
 

@@ -2,7 +2,7 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import { useRouter, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
-import { SavedSign } from '../features/shell/SavedSign';
+import { SavedSign } from '../shell/SavedSign';
 import { usePalette, useWide } from '../theme/theme';
 import { space } from '../theme/tokens';
 import { IconAction } from './IconAction';

@@ -11,10 +11,10 @@ import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { useAccount } from '../records/account';
-import { ApiProblem, ask, post } from '../records/api';
-import { useNow, zoneOf } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { useAccount } from '../../sync/account';
+import { ApiProblem, ask, post } from '../../sync/api';
+import { useNow, zoneOf } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
 import { errorsOf, useTry } from './useTry';
 
 type Sessions = AnswerOf<'sessions'>;

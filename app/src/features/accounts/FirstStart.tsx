@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
-import { firstStart } from '../records/account';
+import { firstStart } from '../../sync/account';
 import { errorsOf, useTry } from './useTry';
 import { Welcome } from './Welcome';
 

@@ -4,7 +4,7 @@ import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { recover, signIn } from '../records/account';
+import { recover, signIn } from '../../sync/account';
 import { errorsOf, useTry } from './useTry';
 import { Welcome } from './Welcome';
 

@@ -10,10 +10,10 @@ import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { FileAction } from '../files/FileAction';
-import { ApiProblem, postFile } from '../records/api';
-import { takeBackThere } from '../records/outbox';
-import { renewViews } from '../records/views';
+import { FileAction } from '../../files/FileAction';
+import { ApiProblem, postFile } from '../../sync/api';
+import { takeBackThere } from '../../sync/outbox';
+import { renewViews } from '../../sync/views';
 import { Bringing } from './Bringing';
 
 type Reading = AnswerOf<'readArchive'>;

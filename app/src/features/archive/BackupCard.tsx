@@ -8,9 +8,9 @@ import { Card } from '../../parts/Card';
 import { longDay } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { post } from '../records/api';
-import { zoneOf } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { post } from '../../sync/api';
+import { zoneOf } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
 import { reasonOf, useBackups, type Backup } from './backups';
 import { GoBackSheet } from './GoBackSheet';
 

@@ -5,7 +5,7 @@ import { addressOf } from '@slate-path/core/api/address';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { ask as askServer } from '../records/api';
+import { ask as askServer } from '../../sync/api';
 
 /** Milliseconds from one question for the share to the next. */
 const pause = 400;

@@ -7,9 +7,9 @@ import { Action } from '../../parts/Action';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { ask, post } from '../records/api';
-import { useRecords } from '../records/useRecords';
-import { renewViews } from '../records/views';
+import { ask, post } from '../../sync/api';
+import { useRecords } from '../../sync/useRecords';
+import { renewViews } from '../../sync/views';
 import { reasonOf, type Backup } from './backups';
 
 type Meaning = AnswerOf<'previewReturn'>;

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { addressOf } from '@slate-path/core/api/address';
 import type { AnswerOf } from '@slate-path/core/api/contract';
-import { ApiProblem, ask } from '../records/api';
+import { ApiProblem, ask } from '../../sync/api';
 
 /** A copy of the whole database on the server. */
 export type Backup = AnswerOf<'backups'>['backups'][number];

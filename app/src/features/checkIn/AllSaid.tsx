@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { markId } from '@slate-path/core/roll/markId';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { Said } from './Said';
 
 /** Everything said for a student on coming in to a lesson: the first, and what other devices said later. */

@@ -9,8 +9,8 @@ import { WeatherSign } from '../../parts/WeatherSign';
 import { Words } from '../../parts/Words';
 import { space, target } from '../../theme/tokens';
 import { markMissingAway } from '../lesson/marking';
-import { zoneOf } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { zoneOf } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
 import { useRoundUp } from './useRoundUp';
 
 interface CheckInPanelProps {

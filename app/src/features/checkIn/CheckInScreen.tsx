@@ -18,14 +18,14 @@ import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { copyText } from '../files/give';
+import { copyText } from '../../files/give';
 import { useAllLessons } from '../lesson/lessons';
-import { ApiProblem, post } from '../records/api';
-import { useNow } from '../records/clock';
-import { makeChange, type Concerns } from '../records/outbox';
-import { TakeBack } from '../records/TakeBack';
-import { useSectionName } from '../records/sections';
-import { useRecords } from '../records/useRecords';
+import { ApiProblem, post } from '../../sync/api';
+import { useNow } from '../../sync/clock';
+import { makeChange, type Concerns } from '../../sync/outbox';
+import { TakeBack } from '../../sync/TakeBack';
+import { useSectionName } from '../../sync/sections';
+import { useRecords } from '../../sync/useRecords';
 import { useRoundUp } from './useRoundUp';
 
 // Its library does not come with the first screen.

@@ -4,8 +4,8 @@ import { weatherWords, type AnyCheckIn } from '@slate-path/core/checkIn/roundUp'
 import { WeatherSign } from '../../parts/WeatherSign';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { zoneOf } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { zoneOf } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
 
 /** What a student said on coming in, in one line. */
 export function Said({ checkIn, day }: { checkIn: AnyCheckIn; day?: string }) {

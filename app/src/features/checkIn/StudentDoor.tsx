@@ -11,7 +11,7 @@ import { useTabTitle } from '../../parts/useTabTitle';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
-import { ApiProblem } from '../records/api';
+import { ApiProblem } from '../../sync/api';
 import {
   askDoor,
   checkIn,

@@ -22,11 +22,11 @@ import { usePalette, useWide } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
 import { useAllLessons } from '../lesson/lessons';
 import { byStudent, useNameOrder } from '../people/nameOrder';
-import { useNow } from '../records/clock';
-import { useSectionName, useLastDay } from '../records/sections';
-import { useAsking } from '../records/useAsking';
-import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
+import { useNow } from '../../sync/clock';
+import { useSectionName, useLastDay } from '../../sync/sections';
+import { useAsking } from '../../sync/useAsking';
+import { useRecords } from '../../sync/useRecords';
+import { useView } from '../../sync/views';
 
 const columnWidth = 44;
 /** What is usual is read from so many weeks. */

@@ -1,6 +1,6 @@
 import { addressOf } from '@slate-path/core/api/address';
 import type { AnswerOf, Given } from '@slate-path/core/api/contract';
-import { ApiProblem, ask, post } from '../records/api';
+import { ApiProblem, ask, post } from '../../sync/api';
 
 /** What a student's page is told of the class. */
 export type DoorView = AnswerOf<'checkInDoor'>;

@@ -7,7 +7,7 @@ import { effectiveStandings } from '@slate-path/core/roll/rules';
 import { markId } from '@slate-path/core/roll/markId';
 import { isEnrolledOn } from '@slate-path/core/roll/totals';
 import { byStudent, useNameOrder } from '../people/nameOrder';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 
 /** What a lesson's check-ins come to, in the order of the roll. */
 export function useRoundUp({ id, sectionId, date }: Lesson): CheckInRoundUp & { students: number } {

@@ -7,7 +7,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { useWritten } from '../../parts/useWritten';
 import { space } from '../../theme/tokens';
-import { makeChange } from '../records/outbox';
+import { makeChange } from '../../sync/outbox';
 
 interface FeedbackSheetProps {
   member: CircleMember;

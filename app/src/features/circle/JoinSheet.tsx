@@ -10,7 +10,7 @@ import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
 import { isAway } from '../lesson/isAway';
 import type { LessonRow } from '../lesson/lessonRow';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { joinCircle } from './circles';
 
 interface JoinSheetProps {

@@ -8,9 +8,9 @@ import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { allLessons } from '../lesson/lessons';
-import { now, zoneOf } from '../records/clock';
-import { makeChange } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { now, zoneOf } from '../../sync/clock';
+import { makeChange } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 
 interface Left {
   circle: Circle;

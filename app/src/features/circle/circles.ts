@@ -2,8 +2,8 @@ import { listOf, type Records } from '@slate-path/core/records/records';
 import type { Circle, CircleMember, Lesson, LookFor, Tally } from '@slate-path/core/records/schema';
 import { circleShares, type CircleShares } from '@slate-path/core/circle/shares';
 import { tallyHistory } from '@slate-path/core/tallies/history';
-import { now } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
+import { now } from '../../sync/clock';
+import { makeChange, newId } from '../../sync/outbox';
 import { lookedAt } from '../tallies/tallying';
 
 const instant = () => new Date(now()).toISOString();

@@ -2,9 +2,9 @@ import { View } from 'react-native';
 import { Field } from '../../parts/Field';
 import { useWritten } from '../../parts/useWritten';
 import { space } from '../../theme/tokens';
-import { makeChange } from '../records/outbox';
-import { TakeBack } from '../records/TakeBack';
-import { useRecords } from '../records/useRecords';
+import { makeChange } from '../../sync/outbox';
+import { TakeBack } from '../../sync/TakeBack';
+import { useRecords } from '../../sync/useRecords';
 
 interface CountCommentProps {
   sectionId: string;

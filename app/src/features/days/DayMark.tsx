@@ -18,7 +18,7 @@ import { barShape } from '../lesson/barShape';
 import { rollBook } from '../lesson/lessons';
 import { tapMoment, tapStudent } from '../lesson/marking';
 import { useLevelNames } from '../sweep/sweeping';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { dayWidth } from './dayWidth';
 
 interface DayMarkProps {

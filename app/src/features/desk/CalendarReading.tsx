@@ -11,7 +11,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { useTerms } from './TermDates';
 
 export interface FoundDays {

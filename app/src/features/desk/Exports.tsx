@@ -7,9 +7,9 @@ import { Choice } from '../../parts/Choice';
 import { monthName } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { FileAction } from '../files/FileAction';
-import { useNow } from '../records/clock';
-import { useSections } from '../records/sections';
+import { FileAction } from '../../files/FileAction';
+import { useNow } from '../../sync/clock';
+import { useSections } from '../../sync/sections';
 import { rollFileAddress } from '../totals/rollFileAddress';
 
 /** A month of a class as a file that any table program reads. */

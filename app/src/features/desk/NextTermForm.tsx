@@ -12,10 +12,10 @@ import { Sheet } from '../../parts/Sheet';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
-import { check } from '../forms/check';
-import { makeChange, newId } from '../records/outbox';
-import { useSections } from '../records/sections';
-import { useRecords } from '../records/useRecords';
+import { check } from '../../forms/check';
+import { makeChange, newId } from '../../sync/outbox';
+import { useSections } from '../../sync/sections';
+import { useRecords } from '../../sync/useRecords';
 import { readDate } from './readDate';
 
 const whom = [

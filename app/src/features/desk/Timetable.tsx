@@ -14,12 +14,12 @@ import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { readTime } from '../lesson/readTime';
-import { check } from '../forms/check';
-import { useNow } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
-import { TakeBack } from '../records/TakeBack';
-import { useSectionNames, useSections } from '../records/sections';
-import { useRecords } from '../records/useRecords';
+import { check } from '../../forms/check';
+import { useNow } from '../../sync/clock';
+import { makeChange, newId } from '../../sync/outbox';
+import { TakeBack } from '../../sync/TakeBack';
+import { useSectionNames, useSections } from '../../sync/sections';
+import { useRecords } from '../../sync/useRecords';
 import { weekdayNames } from './weekdays';
 
 const weekdayOptions = weekdayNames.map((name, index) => ({

@@ -13,8 +13,8 @@ import { Page } from '../../parts/Page';
 import { forgetTypedWith } from '../../parts/typed';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { ApiProblem, ask, post } from '../records/api';
-import { useRecords } from '../records/useRecords';
+import { ApiProblem, ask, post } from '../../sync/api';
+import { useRecords } from '../../sync/useRecords';
 import { erasedWords } from './words';
 
 export type ErasureAnswer = AnswerOf<'erase'>;

@@ -16,7 +16,7 @@ import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useHasCheckIns, useRoundUp } from '../checkIn/useRoundUp';
 import { useDue } from '../notes/useDue';
-import { SavedSign } from '../shell/SavedSign';
+import { SavedSign } from '../../shell/SavedSign';
 import { LessonLine } from './LessonLine';
 import type { LessonRow } from './lessonRow';
 

@@ -6,11 +6,11 @@ import { markId } from '@slate-path/core/roll/markId';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { zoneOf } from '../records/clock';
-import { newId } from '../records/outbox';
-import { deviceName } from '../records/device';
-import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
+import { zoneOf } from '../../sync/clock';
+import { newId } from '../../sync/outbox';
+import { deviceName } from '../../sync/device';
+import { useRecords } from '../../sync/useRecords';
+import { useView } from '../../sync/views';
 
 /** What was marked for one student in one lesson, by which device, and when; latest first. */
 export default function MarkHistory({ lessonId, studentId }: { lessonId: string; studentId: string }) {

@@ -5,10 +5,10 @@ import { Page } from '../../parts/Page';
 import { listOf } from '@slate-path/core/records/records';
 import { View } from 'react-native';
 import { space } from '../../theme/tokens';
-import { useAccount } from '../records/account';
-import { TakeBack } from '../records/TakeBack';
-import { useRecords } from '../records/useRecords';
-import { useSync } from '../records/sync';
+import { useAccount } from '../../sync/account';
+import { TakeBack } from '../../sync/TakeBack';
+import { useRecords } from '../../sync/useRecords';
+import { useSync } from '../../sync/sync';
 
 /** No lesson to show: what is missing, and the one action that brings it. */
 export function NoLesson({ asked }: { asked: string | undefined }) {

@@ -9,7 +9,7 @@ import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { rollBook } from './lessons';
 
 interface PlannedMarksProps {

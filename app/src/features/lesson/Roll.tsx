@@ -7,7 +7,7 @@ import { Action } from '../../parts/Action';
 import { Empty } from '../../parts/Empty';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { setAside, tapMoment, tapStudent } from './marking';
 import type { LessonRow } from './lessonRow';
 import { StudentRow } from './StudentRow';

@@ -8,7 +8,7 @@ import { Action } from '../../parts/Action';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { TakeBack } from '../records/TakeBack';
+import { TakeBack } from '../../sync/TakeBack';
 import { historyOf } from './lessons';
 import type { LessonRow } from './lessonRow';
 import { isAhead, takeAllHere } from './marking';

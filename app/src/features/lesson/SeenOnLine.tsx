@@ -5,9 +5,9 @@ import { localMoment } from '@slate-path/core/calendar/zone';
 import { TapArea } from '../../parts/TapArea';
 import { usePalette } from '../../theme/theme';
 import { target } from '../../theme/tokens';
-import { useRecordsAfterPaint } from '../records/afterPaint';
-import { zoneOf } from '../records/clock';
-import type { RecordsState } from '../records/useRecords';
+import { useRecordsAfterPaint } from '../../sync/afterPaint';
+import { zoneOf } from '../../sync/clock';
+import type { RecordsState } from '../../sync/useRecords';
 
 interface SeenOnLineProps {
   lessonId: string;

@@ -15,7 +15,7 @@ import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { barShape } from './barShape';
 import { rollBook } from './lessons';
 import type { SeenMark } from './marking';

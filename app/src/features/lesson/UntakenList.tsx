@@ -6,7 +6,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { rowHeight } from '../../theme/tokens';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 
 interface LessonListProps {
   lessons: readonly Lesson[];

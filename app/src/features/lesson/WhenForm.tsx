@@ -9,7 +9,7 @@ import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { allLessons } from './lessons';
 import { readTime } from './readTime';
 

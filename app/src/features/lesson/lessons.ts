@@ -4,8 +4,8 @@ import { listOf, type Records } from '@slate-path/core/records/records';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { rollBookOf } from '@slate-path/core/roll/book';
 import { wasHeld } from '@slate-path/core/roll/totals';
-import { remembered } from '../records/remembered';
-import { useRecords } from '../records/useRecords';
+import { remembered } from '../../sync/remembered';
+import { useRecords } from '../../sync/useRecords';
 
 /** Every lesson of every class in all terms known here, in order of time. */
 export const allLessons = remembered(

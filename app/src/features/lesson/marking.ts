@@ -6,9 +6,9 @@ import { markId } from '@slate-path/core/roll/markId';
 import { says } from '@slate-path/core/roll/says';
 import { standingFor } from '@slate-path/core/roll/standings';
 import { markByTap, type TapMeaning, type TapMoment } from '@slate-path/core/roll/tap';
-import { now, zoneOf } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { now, zoneOf } from '../../sync/clock';
+import { makeChange, newId } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 import { historyOf, partnerOf, rollBook } from './lessons';
 
 function school() {

@@ -16,11 +16,11 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
-import { FileAction } from '../files/FileAction';
-import { zoneOf } from '../records/clock';
-import { useAsking } from '../records/useAsking';
-import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
+import { FileAction } from '../../files/FileAction';
+import { zoneOf } from '../../sync/clock';
+import { useAsking } from '../../sync/useAsking';
+import { useRecords } from '../../sync/useRecords';
+import { useView } from '../../sync/views';
 
 function useZone(): string {
   return useRecords((state) => zoneOf(Object.values(state.current.school)[0]));

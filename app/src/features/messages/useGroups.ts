@@ -8,7 +8,7 @@ import { isEnrolledOn, presenceIn } from '@slate-path/core/roll/totals';
 import { dayMonth, longDay } from '../../parts/dates';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { byStudent, useNameOrder } from '../people/nameOrder';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 
 /** A student of the class, with the lessons of the month missed so far. */
 export interface Member {

@@ -15,9 +15,9 @@ import type { BarShape } from '../../parts/PresenceBar';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { barShape } from '../lesson/barShape';
 import { byStudent, useNameOrder } from '../people/nameOrder';
-import { useNow } from '../records/clock';
+import { useNow } from '../../sync/clock';
 import { useLevelNames } from '../sweep/sweeping';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 
 /** One student in one lesson of the month; null where the student was not in the class. */
 export interface MonthEntry {

@@ -13,8 +13,8 @@ import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
-import { useNow } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { useNow } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
 
 interface PanelProps {
   corrections: Corrections;

@@ -8,9 +8,9 @@ import { shortDay } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { makeChange } from '../records/outbox';
-import { useNow } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { makeChange } from '../../sync/outbox';
+import { useNow } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
 import { DatePanel } from './CorrectionPanels';
 import { notesHistory } from './write';
 

@@ -6,7 +6,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { longDay } from '../../parts/dates';
 import { space } from '../../theme/tokens';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { FollowUpLine } from './FollowUpLine';
 import { NoteCard } from './NoteCard';
 import { latestNotes } from './ties';

@@ -13,9 +13,9 @@ import { shortDay } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
-import { makeChange } from '../records/outbox';
-import { useSectionName } from '../records/sections';
-import { useRecords } from '../records/useRecords';
+import { makeChange } from '../../sync/outbox';
+import { useSectionName } from '../../sync/sections';
+import { useRecords } from '../../sync/useRecords';
 import { useMoment, studentsOfNotes, topicsOfNotes } from './ties';
 import { notesHistory } from './write';
 

@@ -4,7 +4,7 @@ import { longDay } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { NoteCard } from './NoteCard';
 import { momentOf } from './ties';
 import type { NoteHit } from './useSearch';

@@ -7,7 +7,7 @@ import { IconAction } from '../../parts/IconAction';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { takeBack } from '../records/outbox';
+import { takeBack } from '../../sync/outbox';
 import { useDraft, type Draft } from './draft';
 import { notesHistory, ofNote } from './write';
 

@@ -1,5 +1,5 @@
 import type { Lesson } from '@slate-path/core/records/schema';
-import { useNow } from '../records/clock';
+import { useNow } from '../../sync/clock';
 import { DueNotes, LessonNotes } from './LessonNotes';
 
 /** Beside the roll: what was promised for today, and the lesson's notes. */

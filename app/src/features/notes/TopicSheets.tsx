@@ -6,9 +6,9 @@ import { Action } from '../../parts/Action';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
-import { check } from '../forms/check';
-import { makeChange } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { check } from '../../forms/check';
+import { makeChange } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 import { TopicFieldsForm } from './TopicFieldsForm';
 import { topicsHistory } from './write';
 

@@ -16,11 +16,11 @@ import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
-import { useNow } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
-import { TakeBack } from '../records/TakeBack';
-import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
+import { useNow } from '../../sync/clock';
+import { makeChange, newId } from '../../sync/outbox';
+import { TakeBack } from '../../sync/TakeBack';
+import { useRecords } from '../../sync/useRecords';
+import { useView } from '../../sync/views';
 import { topicsHistory } from './write';
 
 const weeks = 4;

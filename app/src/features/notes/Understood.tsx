@@ -12,7 +12,7 @@ import { Chip } from '../../parts/Chip';
 import { shortDay } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { AddPanel, DatePanel, DoubtPanel, StudentPanel, TopicPanel } from './CorrectionPanels';
 
 interface UnderstoodProps {

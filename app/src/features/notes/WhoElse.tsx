@@ -5,9 +5,9 @@ import { studentsByTopic } from '@slate-path/core/notes/whoElse';
 import { displayName } from '@slate-path/core/people/names';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { now } from '../records/clock';
-import { remembered } from '../records/remembered';
-import { useRecords } from '../records/useRecords';
+import { now } from '../../sync/clock';
+import { remembered } from '../../sync/remembered';
+import { useRecords } from '../../sync/useRecords';
 
 const weeks = 4;
 const weekMs = 7 * 86_400_000;

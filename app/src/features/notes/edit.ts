@@ -1,6 +1,6 @@
 import { asWritten, noCorrections, type Corrections, type NoteLinks } from '@slate-path/core/notes/links';
 import type { Note, NoteStudent, NoteTopic } from '@slate-path/core/records/schema';
-import { makeChange } from '../records/outbox';
+import { makeChange } from '../../sync/outbox';
 import { doubtsOf, notesHistory } from './write';
 
 /** What a note is tied to, those cut off too. */

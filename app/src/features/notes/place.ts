@@ -3,8 +3,8 @@ import { useMemo } from 'react';
 import { lessonNow } from '@slate-path/core/calendar/lessonNow';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { useAllLessons } from '../lesson/lessons';
-import { useNow } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { useNow } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
 
 /** Where a note is written: what is added to it by itself. */
 export interface NotePlace {

@@ -4,9 +4,9 @@ import { groupBy } from '@slate-path/core/records/groupBy';
 import { listOf, type Records } from '@slate-path/core/records/records';
 import type { FollowUp, Note, NoteStudent, Topic } from '@slate-path/core/records/schema';
 import { useMemo } from 'react';
-import { zoneOf } from '../records/clock';
-import { useRecords } from '../records/useRecords';
-import { remembered } from '../records/remembered';
+import { zoneOf } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
+import { remembered } from '../../sync/remembered';
 
 /** Which students each note is tied to. */
 export const studentsOfNotes = remembered(

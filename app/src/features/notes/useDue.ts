@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { FollowUp } from '@slate-path/core/records/schema';
-import { useNow } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { useNow } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
 import { openFollowUps } from './ties';
 
 /** What is to be looked at today, and what was left from days before. */

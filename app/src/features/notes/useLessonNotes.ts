@@ -1,8 +1,8 @@
 import { useCallback } from 'react';
 import { localMoment } from '@slate-path/core/calendar/zone';
-import { useRecordsAfterPaint } from '../records/afterPaint';
-import { zoneOf } from '../records/clock';
-import type { RecordsState } from '../records/useRecords';
+import { useRecordsAfterPaint } from '../../sync/afterPaint';
+import { zoneOf } from '../../sync/clock';
+import type { RecordsState } from '../../sync/useRecords';
 import { latestNotes } from './ties';
 
 /** The times of a lesson's notes, one frame late: the roll comes first. */

@@ -3,8 +3,8 @@ import { addressOf } from '@slate-path/core/api/address';
 import { linkId } from '@slate-path/core/notes/linkId';
 import type { Span } from '@slate-path/core/notes/searchTerms';
 import type { Note } from '@slate-path/core/records/schema';
-import { useRecords } from '../records/useRecords';
-import { askOnce } from '../records/views';
+import { useRecords } from '../../sync/useRecords';
+import { askOnce } from '../../sync/views';
 
 export interface Offer {
   note: Note;

@@ -3,10 +3,10 @@ import type { NoteReading } from '@slate-path/core/notes/readNote';
 import { topicNames } from '@slate-path/core/notes/topics';
 import { listOf } from '@slate-path/core/records/records';
 import { isEnrolledOn } from '@slate-path/core/roll/totals';
-import { useNow } from '../records/clock';
-import { remembered } from '../records/remembered';
-import { useRecords } from '../records/useRecords';
-import { useSync } from '../records/sync';
+import { useNow } from '../../sync/clock';
+import { remembered } from '../../sync/remembered';
+import { useRecords } from '../../sync/useRecords';
+import { useSync } from '../../sync/sync';
 
 type Reading = typeof import('./reading');
 

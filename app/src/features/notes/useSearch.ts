@@ -5,9 +5,9 @@ import { instantOf } from '@slate-path/core/calendar/zone';
 import { hitsIn, searchTerms, type Span } from '@slate-path/core/notes/searchTerms';
 import type { Records } from '@slate-path/core/records/records';
 import type { Note } from '@slate-path/core/records/schema';
-import { zoneOf } from '../records/clock';
-import { useRecords } from '../records/useRecords';
-import { askOnce } from '../records/views';
+import { zoneOf } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
+import { askOnce } from '../../sync/views';
 import { latestNotes, studentsOfNotes, topicsOfNotes } from './ties';
 
 /** What notes are looked for by; empty is any. */

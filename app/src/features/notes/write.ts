@@ -2,8 +2,8 @@ import { linkId } from '@slate-path/core/notes/linkId';
 import type { NoteLinks } from '@slate-path/core/notes/links';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { keyOf } from '../lesson/marking';
-import { now } from '../records/clock';
-import { makeChange, newId, type Concerns } from '../records/outbox';
+import { now } from '../../sync/clock';
+import { makeChange, newId, type Concerns } from '../../sync/outbox';
 
 /** What *Take back* calls notes by, on whichever page they were written. */
 export const notesHistory = 'notes';

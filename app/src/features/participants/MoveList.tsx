@@ -9,9 +9,9 @@ import { shortDay } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { historyOf, useAllLessons } from '../lesson/lessons';
-import { useNow } from '../records/clock';
-import { TakeBack } from '../records/TakeBack';
-import { useRecords } from '../records/useRecords';
+import { useNow } from '../../sync/clock';
+import { TakeBack } from '../../sync/TakeBack';
+import { useRecords } from '../../sync/useRecords';
 import { listMarks, moveList } from './recordList';
 
 /** As many lessons before and after are offered. */

@@ -4,8 +4,8 @@ import type { MeetingPlan } from '@slate-path/core/participants/planMeeting';
 import type { PlannedMark } from '@slate-path/core/roll/planMark';
 import { historyOf } from '../lesson/lessons';
 import { keyOf } from '../lesson/marking';
-import { now } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
+import { now } from '../../sync/clock';
+import { makeChange, newId } from '../../sync/outbox';
 
 /** What was answered about the entries of a class's lists, by entry: a student's id, or null for nobody. */
 export type Answers = ReadonlyMap<string, string | null>;

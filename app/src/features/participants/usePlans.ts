@@ -7,9 +7,9 @@ import { participantsAtSchool } from '@slate-path/core/participants/schoolTime';
 import { listOf } from '@slate-path/core/records/records';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { rollBook, useAllLessons } from '../lesson/lessons';
-import { zoneOf } from '../records/clock';
-import { useAccount } from '../records/account';
-import { useRecords } from '../records/useRecords';
+import { zoneOf } from '../../sync/clock';
+import { useAccount } from '../../sync/account';
+import { useRecords } from '../../sync/useRecords';
 import type { Question } from './EntryQuestions';
 import { keptAnswers, type Answers } from './recordList';
 

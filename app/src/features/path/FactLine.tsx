@@ -9,7 +9,7 @@ import { LinkRow } from '../../parts/LinkRow';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 
 /** What a record is, in words, and its page where it has one. */
 function placeOf({ id, day }: FactRecord, { lesson, note, step, section, work }: Records) {

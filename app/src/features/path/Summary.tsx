@@ -10,9 +10,9 @@ import { readTyped } from '../../parts/typed';
 import { useWritten } from '../../parts/useWritten';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { copyText } from '../files/give';
-import { now } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
+import { copyText } from '../../files/give';
+import { now } from '../../sync/clock';
+import { makeChange, newId } from '../../sync/outbox';
 import { FactLine } from './FactLine';
 
 /** A draft from the facts, set right by the teacher and kept; each sentence leads to its records. */

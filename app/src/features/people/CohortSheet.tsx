@@ -9,7 +9,7 @@ import { Sheet } from '../../parts/Sheet';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
-import { makeChange } from '../records/outbox';
+import { makeChange } from '../../sync/outbox';
 
 interface CohortSheetProps {
   sectionId: string;

@@ -10,9 +10,9 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { readDate } from '../desk/readDate';
-import { useNow } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
-import { useSectionNames, useSections } from '../records/sections';
+import { useNow } from '../../sync/clock';
+import { makeChange, newId } from '../../sync/outbox';
+import { useSectionNames, useSections } from '../../sync/sections';
 
 /** A typed day; empty is null; what cannot be read is undefined. */
 function dayOf(written: string): string | null | undefined {

@@ -10,9 +10,9 @@ import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { useNow } from '../records/clock';
-import { namesOf } from '../records/sections';
-import { useRecords } from '../records/useRecords';
+import { useNow } from '../../sync/clock';
+import { namesOf } from '../../sync/sections';
+import { useRecords } from '../../sync/useRecords';
 import { byStudent, useNameOrder } from './nameOrder';
 import { StudentLine } from './StudentLine';
 

@@ -6,9 +6,9 @@ import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
-import { check } from '../forms/check';
-import { makeChange } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { check } from '../../forms/check';
+import { makeChange } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 
 const creditKinds = [
   { value: 'standing', label: 'As each kind gives it' },

@@ -5,7 +5,7 @@ import { many } from '@slate-path/core/words/many';
 import { Card } from '../../parts/Card';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import type { ShownSection } from '../records/sections';
+import type { ShownSection } from '../../sync/sections';
 
 interface SectionCardProps {
   shown: ShownSection;

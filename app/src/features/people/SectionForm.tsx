@@ -7,9 +7,9 @@ import { Words } from '../../parts/Words';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { forgetTyped } from '../../parts/typed';
-import { check } from '../forms/check';
-import { makeChange, newId } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { check } from '../../forms/check';
+import { makeChange, newId } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 
 /** A class: added, or its name, subject and room changed. */
 export function SectionForm({ section, onClose }: { section?: Section; onClose: () => void }) {

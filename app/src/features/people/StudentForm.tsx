@@ -7,9 +7,9 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
-import { check } from '../forms/check';
-import { useNow } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
+import { check } from '../../forms/check';
+import { useNow } from '../../sync/clock';
+import { makeChange, newId } from '../../sync/outbox';
 
 interface StudentFormProps {
   student?: Student;

@@ -26,11 +26,11 @@ import { rollBook, useAllLessons } from '../lesson/lessons';
 import { readTime } from '../lesson/readTime';
 import { PlannedMarks } from '../lesson/PlannedMarks';
 import { useNameOrder } from '../people/nameOrder';
-import { useNow } from '../records/clock';
-import { TakeBack } from '../records/TakeBack';
-import { useAsking } from '../records/useAsking';
-import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
+import { useNow } from '../../sync/clock';
+import { TakeBack } from '../../sync/TakeBack';
+import { useAsking } from '../../sync/useAsking';
+import { useRecords } from '../../sync/useRecords';
+import { useView } from '../../sync/views';
 import { recordRange, rangeHistory } from './recordRange';
 
 const steps: { value: RangeStep; label: string }[] = [

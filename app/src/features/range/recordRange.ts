@@ -1,8 +1,8 @@
 import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Standing } from '@slate-path/core/records/schema';
 import type { PlannedMark } from '@slate-path/core/roll/planMark';
-import { now } from '../records/clock';
-import { makeChange } from '../records/outbox';
+import { now } from '../../sync/clock';
+import { makeChange } from '../../sync/outbox';
 
 /** Whose history ranges are on this device: the last one can be taken back whole. */
 export const rangeHistory = 'range';

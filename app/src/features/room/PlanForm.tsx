@@ -9,7 +9,7 @@ import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { forgetTyped } from '../../parts/typed';
 import { usePalette } from '../../theme/theme';
-import { check } from '../forms/check';
+import { check } from '../../forms/check';
 import { RoomFloor } from './RoomFloor';
 
 const layoutWords: Record<LayoutName, string> = {

@@ -4,7 +4,7 @@ import { listOf, type Records } from '@slate-path/core/records/records';
 import type { RoomPlan, Seating } from '@slate-path/core/records/schema';
 import { countsFrom, lastDay, seatingOn } from '@slate-path/core/room/seatings';
 import { useAllLessons } from '../lesson/lessons';
-import { makeChange } from '../records/outbox';
+import { makeChange } from '../../sync/outbox';
 
 /** The room plans of a class, in the order in which they were made. */
 export function plansOf(records: Records, sectionId: string): RoomPlan[] {

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { Plan } from '@slate-path/core/room/placing';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { planInUse } from './plans';
 
 /** How a class sits by the plan that is in use; null where it has none. The same object while nothing of it changes. */

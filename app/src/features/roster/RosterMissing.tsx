@@ -8,8 +8,8 @@ import { Card } from '../../parts/Card';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
 import { byStudent, useNameOrder } from '../people/nameOrder';
-import { useNow } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { useNow } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
 
 export interface Missing {
   student: Student;

@@ -6,7 +6,7 @@ import { Choice } from '../../parts/Choice';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 
 interface RosterRowsProps {
   rows: readonly MergedRow[];

@@ -10,9 +10,9 @@ import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { errorsOf, useTry } from '../accounts/useTry';
-import { copyText } from '../files/give';
-import { post } from '../records/api';
-import { renewViews } from '../records/views';
+import { copyText } from '../../files/give';
+import { post } from '../../sync/api';
+import { renewViews } from '../../sync/views';
 
 // Its library does not come with the first screen.
 const QrCode = lazily(() => import('../../parts/QrCode'));

@@ -9,7 +9,7 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { errorsOf, useTry } from '../accounts/useTry';
 import { Welcome } from '../accounts/Welcome';
-import { ApiProblem, ask, post } from '../records/api';
+import { ApiProblem, ask, post } from '../../sync/api';
 
 type Invitation = AnswerOf<'invitation'>;
 

@@ -7,8 +7,8 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { useTry } from '../accounts/useTry';
-import { post } from '../records/api';
-import { renewViews } from '../records/views';
+import { post } from '../../sync/api';
+import { renewViews } from '../../sync/views';
 import type { Colleagues } from './colleagues';
 
 type Member = Colleagues['members'][number];

@@ -9,10 +9,10 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { errorsOf, useTry } from '../accounts/useTry';
 import { readDate } from '../desk/readDate';
-import { useAccount } from '../records/account';
-import { post } from '../records/api';
-import { useNow } from '../records/clock';
-import { renewViews } from '../records/views';
+import { useAccount } from '../../sync/account';
+import { post } from '../../sync/api';
+import { useNow } from '../../sync/clock';
+import { renewViews } from '../../sync/views';
 import {
   nameOf,
   teachingWords,

@@ -1,8 +1,8 @@
 import { addressOf } from '@slate-path/core/api/address';
 import type { AnswerOf } from '@slate-path/core/api/contract';
 import { dayMonth } from '../../parts/dates';
-import { useAccount } from '../records/account';
-import { useView } from '../records/views';
+import { useAccount } from '../../sync/account';
+import { useView } from '../../sync/views';
 
 export type Colleagues = AnswerOf<'colleagues'>;
 export type Teaching = Colleagues['teachings'][number];

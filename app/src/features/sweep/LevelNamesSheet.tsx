@@ -3,8 +3,8 @@ import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { forgetTyped } from '../../parts/typed';
-import { makeChange } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { makeChange } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 
 const most = 20;
 

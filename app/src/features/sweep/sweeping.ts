@@ -2,8 +2,8 @@ import type { Lesson } from '@slate-path/core/records/schema';
 import { sweepHistory } from '@slate-path/core/sweep/history';
 import { shippedLevels } from '@slate-path/core/sweep/levels';
 import { keyOf } from '../lesson/marking';
-import { makeChange } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { makeChange } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 
 /** What the teacher calls the levels, from 0. */
 export function useLevelNames(): readonly string[] {

@@ -2,9 +2,9 @@ import type { Focus } from '@slate-path/core/records/schema';
 import { copyFocus } from '@slate-path/core/tallies/shipped';
 import { Action } from '../../parts/Action';
 import { Sheet } from '../../parts/Sheet';
-import { makeChange, newId } from '../records/outbox';
-import { useSections } from '../records/sections';
-import { useRecords } from '../records/useRecords';
+import { makeChange, newId } from '../../sync/outbox';
+import { useSections } from '../../sync/sections';
+import { useRecords } from '../../sync/useRecords';
 
 /** A set for another class, which can then change its own. */
 export function CopyFocusSheet({ focus, onClose }: { focus: Focus; onClose: () => void }) {

@@ -7,8 +7,8 @@ import { Sheet } from '../../parts/Sheet';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
-import { check } from '../forms/check';
-import { makeChange, newId } from '../records/outbox';
+import { check } from '../../forms/check';
+import { makeChange, newId } from '../../sync/outbox';
 
 interface FocusFormProps {
   focus: Focus | null;

@@ -11,8 +11,8 @@ import { Words } from '../../parts/Words';
 import { lazily } from '../../parts/lazily';
 import { space } from '../../theme/tokens';
 import type { LessonRow } from '../lesson/lessonRow';
-import { makeChange } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { makeChange } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 import { endTallying } from './tallying';
 import { TallyList } from './TallyList';
 

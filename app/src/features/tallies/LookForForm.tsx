@@ -11,9 +11,9 @@ import { forgetTyped } from '../../parts/typed';
 import { Typing } from '../../parts/Typing';
 import { usePalette } from '../../theme/theme';
 import { radius, space, target } from '../../theme/tokens';
-import { check } from '../forms/check';
-import { makeChange, newId } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { check } from '../../forms/check';
+import { makeChange, newId } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 import { LookForSign, toneColour } from './LookForSign';
 
 const tones: { value: LookFor['tone']; label: string }[] = [

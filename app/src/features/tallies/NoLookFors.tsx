@@ -3,7 +3,7 @@ import { shippedFocuses } from '@slate-path/core/tallies/shipped';
 import { Action } from '../../parts/Action';
 import { Empty } from '../../parts/Empty';
 import { space } from '../../theme/tokens';
-import { makeChange, newId } from '../records/outbox';
+import { makeChange, newId } from '../../sync/outbox';
 
 /** Nothing to look for yet: the sets that ship are one tap away. */
 export function NoLookFors() {

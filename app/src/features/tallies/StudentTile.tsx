@@ -7,8 +7,8 @@ import { ToneStrokes } from '../../parts/ToneStrokes';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { radius, space } from '../../theme/tokens';
-import { now } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { now } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
 import { endOfTimer } from './tallying';
 import { sumsOf, tonesIn, type ToneSums } from './tallySums';
 

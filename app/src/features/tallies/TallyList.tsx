@@ -9,9 +9,9 @@ import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import type { LessonRow } from '../lesson/lessonRow';
-import { zoneOf } from '../records/clock';
-import { makeChange } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { zoneOf } from '../../sync/clock';
+import { makeChange } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 
 interface TallyListProps {
   lesson: Lesson;

@@ -7,8 +7,8 @@ import { Action } from '../../parts/Action';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { makeChange } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { makeChange } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 import { DurationField } from './DurationField';
 import { settleTimer } from './tallying';
 

@@ -1,7 +1,7 @@
 import { timerSeconds } from '@slate-path/core/tallies/timers';
-import { now } from '../records/clock';
-import { makeChange } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { now } from '../../sync/clock';
+import { makeChange } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 import { endOfTimer } from './tallying';
 
 /** Ended by themselves, so no page's *Take back* starts them again. */

@@ -4,9 +4,9 @@ import { timerEnd, timerSeconds, type TimerEnd } from '@slate-path/core/tallies/
 import { tallyHistory } from '@slate-path/core/tallies/history';
 import { partnerOf } from '../lesson/lessons';
 import { keyOf } from '../lesson/marking';
-import { now, zoneOf } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { now, zoneOf } from '../../sync/clock';
+import { makeChange, newId } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 import { sumsOf } from './tallySums';
 
 const instant = () => new Date(now()).toISOString();

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { Focus, Lesson, LookFor } from '@slate-path/core/records/schema';
 import { listedFirst, lookForsOf, offeredTo } from '@slate-path/core/tallies/lookFors';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 import { beginTallying } from './tallying';
 
 const keptKey = (sectionId: string) => `slate-focus-${sectionId}`;

@@ -4,7 +4,7 @@ import type { Lesson, LookFor } from '@slate-path/core/records/schema';
 import type { Hold } from '@slate-path/core/tallies/hold';
 import type { LessonRow } from '../lesson/lessonRow';
 import { typing } from '../lesson/useLessonKeys';
-import { takeBack } from '../records/outbox';
+import { takeBack } from '../../sync/outbox';
 
 interface TallyKeys {
   /** Who can be found by typing: not those who are away. */

@@ -10,7 +10,7 @@ import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { copyText, saveText } from '../files/give';
+import { copyText, saveText } from '../../files/give';
 import type { TotalsLine } from './lines';
 
 const steps = [

@@ -1,7 +1,7 @@
 import Download from 'lucide-react-native/icons/download';
 import Printer from 'lucide-react-native/icons/printer';
 import type { NameOrder } from '@slate-path/core/people/names';
-import { FileAction } from '../files/FileAction';
+import { FileAction } from '../../files/FileAction';
 import { rollFileAddress, type Span } from './rollFileAddress';
 
 interface RollFilesProps {

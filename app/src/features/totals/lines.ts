@@ -4,7 +4,7 @@ import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Records } from '@slate-path/core/records/records';
 import type { StudentTotals } from '@slate-path/core/roll/rollTable';
 import { totalsOf, type Totals } from '@slate-path/core/roll/totals';
-import { namesOf } from '../records/sections';
+import { namesOf } from '../../sync/sections';
 
 export type Grouping = 'student' | 'cohort' | 'class';
 

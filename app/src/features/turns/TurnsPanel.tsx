@@ -13,10 +13,10 @@ import { space } from '../../theme/tokens';
 import { isAway } from '../lesson/isAway';
 import type { LessonRow } from '../lesson/lessonRow';
 import { keyOf } from '../lesson/marking';
-import { now } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
-import { TakeBack } from '../records/TakeBack';
-import { useRecords } from '../records/useRecords';
+import { now } from '../../sync/clock';
+import { makeChange, newId } from '../../sync/outbox';
+import { TakeBack } from '../../sync/TakeBack';
+import { useRecords } from '../../sync/useRecords';
 import { useShownNames } from '../tallies/useShownNames';
 import { useHeard } from './useHeard';
 

@@ -4,8 +4,8 @@ import { addDays } from '@slate-path/core/calendar/localTime';
 import type { Lesson, Turn } from '@slate-path/core/records/schema';
 import { countsOf } from '@slate-path/core/tallies/counts';
 import { timesHeard } from '@slate-path/core/turns/heard';
-import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
+import { useRecords } from '../../sync/useRecords';
+import { useView } from '../../sync/views';
 
 /** Days that make up the week in which somebody was heard. */
 const daysBack = 6;

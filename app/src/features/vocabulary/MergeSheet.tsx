@@ -4,7 +4,7 @@ import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
-import { makeChange } from '../records/outbox';
+import { makeChange } from '../../sync/outbox';
 import { about, marksWords, meaningOf } from './words';
 
 interface MergeSheetProps {

@@ -9,9 +9,9 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
-import { check } from '../forms/check';
-import { makeChange, newId } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { check } from '../../forms/check';
+import { makeChange, newId } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 import { about, countsAsWords, marksWords } from './words';
 
 interface StandingFormProps {

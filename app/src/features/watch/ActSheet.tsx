@@ -13,9 +13,9 @@ import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { readDate } from '../desk/readDate';
-import { now as rightNow, useNow } from '../records/clock';
-import { makeChange, newId } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { now as rightNow, useNow } from '../../sync/clock';
+import { makeChange, newId } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 import { watchAbout, type Shown } from './useWatch';
 
 const kinds = ['Talk', 'Contact home', 'New seat', 'Plan', 'Refer', 'Other'] as const;

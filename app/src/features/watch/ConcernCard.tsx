@@ -6,8 +6,8 @@ import { Card } from '../../parts/Card';
 import { dayMonth } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { useSectionName } from '../records/sections';
-import { useRecords } from '../records/useRecords';
+import { useSectionName } from '../../sync/sections';
+import { useRecords } from '../../sync/useRecords';
 import { EvidenceChart } from './EvidenceChart';
 import { strengthWords, type Shown } from './useWatch';
 

@@ -11,9 +11,9 @@ import { dayMonth } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { OpenPath } from '../path/OpenPath';
-import { zoneOf } from '../records/clock';
-import { useSectionName } from '../records/sections';
-import { useRecords } from '../records/useRecords';
+import { zoneOf } from '../../sync/clock';
+import { useSectionName } from '../../sync/sections';
+import { useRecords } from '../../sync/useRecords';
 
 interface AboutProps {
   about: Pick<WatchItem, 'studentId' | 'sectionId' | 'sentence'>;

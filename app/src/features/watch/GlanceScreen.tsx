@@ -15,10 +15,10 @@ import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { useSections } from '../records/sections';
-import { useAsking } from '../records/useAsking';
-import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
+import { useSections } from '../../sync/sections';
+import { useAsking } from '../../sync/useAsking';
+import { useRecords } from '../../sync/useRecords';
+import { useView } from '../../sync/views';
 
 type Student = ClassGlance['students'][number];
 

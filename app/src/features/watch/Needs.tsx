@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import type { SectionWatch } from '@slate-path/core/signals/watchReading';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { useRecords } from '../records/useRecords';
+import { useRecords } from '../../sync/useRecords';
 
 /** From so many lessons on a usual is known well enough to see a change of it. */
 const enough = 15;

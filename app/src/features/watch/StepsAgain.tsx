@@ -9,10 +9,10 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { notesHistory } from '../notes/write';
 import { OpenPath } from '../path/OpenPath';
-import { zoneOf } from '../records/clock';
-import { makeChange } from '../records/outbox';
-import { useSectionName } from '../records/sections';
-import { useRecords } from '../records/useRecords';
+import { zoneOf } from '../../sync/clock';
+import { makeChange } from '../../sync/outbox';
+import { useSectionName } from '../../sync/sections';
+import { useRecords } from '../../sync/useRecords';
 import { concernName } from './ConcernCard';
 
 /** One step whose day has come, or will: what was done, and that it was looked at. */

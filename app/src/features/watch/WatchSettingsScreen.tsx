@@ -16,12 +16,12 @@ import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { ApiProblem, post } from '../records/api';
-import { makeChange } from '../records/outbox';
-import { TakeBack } from '../records/TakeBack';
-import { useSections } from '../records/sections';
-import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
+import { ApiProblem, post } from '../../sync/api';
+import { makeChange } from '../../sync/outbox';
+import { TakeBack } from '../../sync/TakeBack';
+import { useSections } from '../../sync/sections';
+import { useRecords } from '../../sync/useRecords';
+import { useView } from '../../sync/views';
 import { concernName } from './ConcernCard';
 
 type Setting = Omit<WatchSetting, 'id' | 'removed'>;

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Step } from '@slate-path/core/records/schema';
-import { useNow } from '../records/clock';
-import { useRecords } from '../records/useRecords';
+import { useNow } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
 
 /** Steps with a day to look again that nobody has settled: those whose day has come, and those ahead. */
 export function useStepsAgain(): { due: Step[]; later: Step[] } {

@@ -4,9 +4,9 @@ import type { Quiet, Step } from '@slate-path/core/records/schema';
 import { isQuiet, quietId } from '@slate-path/core/signals/quiet';
 import type { WatchItem } from '@slate-path/core/signals/watchClass';
 import type { SectionWatch } from '@slate-path/core/signals/watchReading';
-import { useNow } from '../records/clock';
-import { useRecords } from '../records/useRecords';
-import { useView, type ViewState } from '../records/views';
+import { useNow } from '../../sync/clock';
+import { useRecords } from '../../sync/useRecords';
+import { useView, type ViewState } from '../../sync/views';
 
 /** What is done on these pages is taken back here. */
 export const watchAbout = 'watch';

@@ -5,9 +5,9 @@ import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { forgetTyped } from '../../parts/typed';
-import { check } from '../forms/check';
+import { check } from '../../forms/check';
 import { readDate } from '../desk/readDate';
-import { newId } from '../records/outbox';
+import { newId } from '../../sync/outbox';
 import { removeTask, setTask } from './work';
 
 interface TaskFormProps {

@@ -22,11 +22,11 @@ import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
 import { byStudent, useNameOrder } from '../people/nameOrder';
-import { useNow } from '../records/clock';
-import type { Concerns } from '../records/outbox';
-import { TakeBack } from '../records/TakeBack';
-import { useRecords } from '../records/useRecords';
-import { useView } from '../records/views';
+import { useNow } from '../../sync/clock';
+import type { Concerns } from '../../sync/outbox';
+import { TakeBack } from '../../sync/TakeBack';
+import { useRecords } from '../../sync/useRecords';
+import { useView } from '../../sync/views';
 import { TaskForm } from './TaskForm';
 import { setWholeDay } from './work';
 

@@ -2,9 +2,9 @@ import { listOf, type Records } from '@slate-path/core/records/records';
 import type { Section, Task } from '@slate-path/core/records/schema';
 import { planWork } from '@slate-path/core/work/planWork';
 import { allLessons } from '../lesson/lessons';
-import { now } from '../records/clock';
-import { makeChange } from '../records/outbox';
-import { useRecords } from '../records/useRecords';
+import { now } from '../../sync/clock';
+import { makeChange } from '../../sync/outbox';
+import { useRecords } from '../../sync/useRecords';
 
 /** The rolls that follow on some days from the work as it would be. */
 function rollsFor(section: Section, dates: ReadonlySet<string>, tasks: readonly Task[], records: Records) {

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { addressOf } from '@slate-path/core/api/address';
 import type { AnswerOf } from '@slate-path/core/api/contract';
-import { forgetAllTyped, typedBelongsTo } from '../../parts/typed';
+import { forgetAllTyped, typedBelongsTo } from '../parts/typed';
 import { ApiProblem, ask, post } from './api';
 import { Device, deviceName } from './device';
 import { newId, openOutbox, sendNow } from './outbox';

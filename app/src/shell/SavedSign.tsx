@@ -3,14 +3,14 @@ import CloudOff from 'lucide-react-native/icons/cloud-off';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
-import { Action } from '../../parts/Action';
-import { Sheet } from '../../parts/Sheet';
-import { Words } from '../../parts/Words';
-import { usePalette } from '../../theme/theme';
-import { radius, space, target } from '../../theme/tokens';
-import { useRecordsAfterPaint } from '../records/afterPaint';
-import { leaveOut, sendNow } from '../records/outbox';
-import { useRecords, type RecordsState } from '../records/useRecords';
+import { Action } from '../parts/Action';
+import { Sheet } from '../parts/Sheet';
+import { Words } from '../parts/Words';
+import { usePalette } from '../theme/theme';
+import { radius, space, target } from '../theme/tokens';
+import { useRecordsAfterPaint } from '../sync/afterPaint';
+import { leaveOut, sendNow } from '../sync/outbox';
+import { useRecords, type RecordsState } from '../sync/useRecords';
 
 /** How many changes are where. */
 interface Whereabouts {

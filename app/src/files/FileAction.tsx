@@ -1,10 +1,10 @@
 import type { LucideIcon } from 'lucide-react-native';
 import { useState } from 'react';
 import type { Address } from '@slate-path/core/api/address';
-import { Action } from '../../parts/Action';
-import { Sheet } from '../../parts/Sheet';
-import { Words } from '../../parts/Words';
-import { ApiProblem, request } from '../records/api';
+import { Action } from '../parts/Action';
+import { Sheet } from '../parts/Sheet';
+import { Words } from '../parts/Words';
+import { ApiProblem, request } from '../sync/api';
 import { saveFile } from './give';
 
 interface FileActionProps {

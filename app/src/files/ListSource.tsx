@@ -1,12 +1,12 @@
 import FileUp from 'lucide-react-native/icons/file-up';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import { Action } from '../../parts/Action';
-import { Card } from '../../parts/Card';
-import { Field } from '../../parts/Field';
-import { Words } from '../../parts/Words';
-import { Typing } from '../../parts/Typing';
-import { space } from '../../theme/tokens';
+import { Action } from '../parts/Action';
+import { Card } from '../parts/Card';
+import { Field } from '../parts/Field';
+import { Words } from '../parts/Words';
+import { Typing } from '../parts/Typing';
+import { space } from '../theme/tokens';
 
 interface ListSourceProps {
   /** What can be brought, in a sentence or two. */

@@ -1,6 +1,6 @@
 import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useCallback } from 'react';
-import { Action } from '../../parts/Action';
+import { Action } from '../parts/Action';
 import { lastDone, takeBack, type Concerns } from './outbox';
 import { useRecords } from './useRecords';
 

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { Sheet } from '../../parts/Sheet';
-import { Words } from '../../parts/Words';
-import { space } from '../../theme/tokens';
+import { Sheet } from '../parts/Sheet';
+import { Words } from '../parts/Words';
+import { space } from '../theme/tokens';
 
 const keys: [key: string, does: string][] = [
   ['↑ ↓', 'from student to student'],

@@ -2,13 +2,13 @@ import { usePathname, useRouter } from 'expo-router';
 import { useEffect, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
-import { Words } from '../../parts/Words';
-import { usePalette, useWide } from '../../theme/theme';
-import { space } from '../../theme/tokens';
-import { NoteButton, NoteLine } from '../notes/NoteEntry';
-import { useAccount } from '../records/account';
-import { useNow } from '../records/clock';
-import { useSyncing } from '../records/sync';
+import { Words } from '../parts/Words';
+import { usePalette, useWide } from '../theme/theme';
+import { space } from '../theme/tokens';
+import { NoteButton, NoteLine } from '../features/notes/NoteEntry';
+import { useAccount } from '../sync/account';
+import { useNow } from '../sync/clock';
+import { useSyncing } from '../sync/sync';
 import { KeysHelp } from './KeysHelp';
 import { placeOf, places, type Place } from './places';
 
@@ -56,7 +56,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const demo = useAccount((state) => state.demo);
   useSyncing();
   useEffect(() => {
-    const watching = import('../tallies/endTimers').then(({ watchTimers }) => watchTimers());
+    const watching = import('../features/tallies/endTimers').then(({ watchTimers }) => watchTimers());
     return () => void watching.then((stop) => stop());
   }, []);
   return (
