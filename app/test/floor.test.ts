@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { layoutNames, layoutOf } from '@slate-path/core/room/layouts';
-import { floorOf } from '../src/features/room/floor';
+import { layoutNames, layoutOf } from '@slate-path/core/people/room/layouts';
+import { floorOf } from '../src/features/people/room/floor';
 
 const size = { narrowest: 72, widest: 160, height: 56 };
 

@@ -1,6 +1,6 @@
-import { readDate } from '../src/features/desk/readDate';
-import { barShape } from '../src/features/lesson/barShape';
-import { totalsWords } from '../src/features/month/totalsWords';
+import { readDate } from '../src/features/keeping/desk/readDate';
+import { barShape } from '../src/features/attendance/lesson/barShape';
+import { totalsWords } from '../src/features/attendance/month/totalsWords';
 import { placeOf } from '../src/shell/places';
 
 test.each([

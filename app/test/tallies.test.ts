@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { emptyRecords, mergeRecords } from '@slate-path/core/records/records';
 import type { LookFor, Tally } from '@slate-path/core/records/schema';
-import { axisTicks } from '../src/features/counts/axisTicks';
-import { strokesIn, sumsOf, timedIn, tonesIn } from '../src/features/tallies/tallySums';
+import { axisTicks } from '../src/features/observation/counts/axisTicks';
+import { strokesIn, sumsOf, timedIn, tonesIn } from '../src/features/observation/tallies/tallySums';
 import { strokeLines } from '../src/parts/strokes';
 
 const lookFor = (id: string, more: Partial<LookFor>): LookFor => ({

@@ -1,5 +1,5 @@
-import { matchPeople, type Known } from '@slate-path/core/participants/matchPeople';
-import { peopleOf, type Participant } from '@slate-path/core/participants/readParticipants';
+import { matchPeople, type Known } from '@slate-path/core/attendance/participants/matchPeople';
+import { peopleOf, type Participant } from '@slate-path/core/attendance/participants/readParticipants';
 import { median, percentile } from './percentile';
 
 const given = [

@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { ApiClient } from '@slate-path/demo/apiClient';
-import { readRolls } from '@slate-path/server/roll/readRoll';
+import { readRolls } from '@slate-path/server/attendance/roll/readRoll';
 import { readWatch } from '@slate-path/server/watch/readWatch';
 import { startServer, type Running } from '@slate-path/server/start';
 import { teacher } from '@slate-path/e2e/src/classroom';

@@ -1,5 +1,5 @@
-import { NotAnArchive, readArchive } from '@slate-path/core/archive/readArchive';
-import type { Archive } from '@slate-path/core/archive/tables';
+import { NotAnArchive, readArchive } from '@slate-path/core/keeping/archive/readArchive';
+import type { Archive } from '@slate-path/core/keeping/archive/tables';
 import { InputError, readInput } from './input';
 
 /** Reads an archive; every error in it is said with its file and line. */

@@ -1,5 +1,5 @@
 import path from 'node:path';
-import { dropOldBackups, newBackupFile } from '@slate-path/server/backups/backups';
+import { dropOldBackups, newBackupFile } from '@slate-path/server/keeping/backups/backups';
 import { backUp } from '@slate-path/server/database/backup';
 import { DatabaseError } from '@slate-path/server/database/problems';
 import { InputError } from './input';

@@ -1,12 +1,12 @@
 import { TableError } from '@slate-path/core/formats/table';
-import { readParticipantFile } from '@slate-path/core/participants/readParticipantFile';
-import { defaultGraceMinutes } from '@slate-path/core/roll/rules';
-import type { Known } from '@slate-path/core/participants/matchPeople';
-import { meetingRoll, type MeetingMark } from '@slate-path/core/participants/meetingRoll';
-import { readParticipants } from '@slate-path/core/participants/readParticipants';
-import { datesOf, participantsAtSchool } from '@slate-path/core/participants/schoolTime';
-import { readRosterFile } from '@slate-path/core/roster/oneRoster';
-import { readRoster } from '@slate-path/core/roster/readRoster';
+import { readParticipantFile } from '@slate-path/core/attendance/participants/readParticipantFile';
+import { defaultGraceMinutes } from '@slate-path/core/attendance/roll/rules';
+import type { Known } from '@slate-path/core/attendance/participants/matchPeople';
+import { meetingRoll, type MeetingMark } from '@slate-path/core/attendance/participants/meetingRoll';
+import { readParticipants } from '@slate-path/core/attendance/participants/readParticipants';
+import { datesOf, participantsAtSchool } from '@slate-path/core/attendance/participants/schoolTime';
+import { readRosterFile } from '@slate-path/core/people/roster/oneRoster';
+import { readRoster } from '@slate-path/core/people/roster/readRoster';
 import { InputError, print, readInput } from './input';
 
 export interface MatchCommand {

@@ -1,6 +1,6 @@
 import { TableError } from '@slate-path/core/formats/table';
-import { readRosterFile } from '@slate-path/core/roster/oneRoster';
-import { readRoster, type RosterRow } from '@slate-path/core/roster/readRoster';
+import { readRosterFile } from '@slate-path/core/people/roster/oneRoster';
+import { readRoster, type RosterRow } from '@slate-path/core/people/roster/readRoster';
 import { InputError, print, readInput } from './input';
 
 async function rowsOf(file: string): Promise<RosterRow[]> {

@@ -1,4 +1,4 @@
-import { archiveTotals } from '@slate-path/core/archive/archiveTotals';
+import { archiveTotals } from '@slate-path/core/keeping/archive/archiveTotals';
 import { archiveOf } from './archive';
 import { print } from './input';
 

@@ -1,8 +1,8 @@
 import { addDays, format, parseISO } from 'date-fns';
-import { observedLessons } from '@slate-path/core/archive/observedLessons';
-import type { Archive } from '@slate-path/core/archive/tables';
-import { watchArchive } from '@slate-path/core/signals/watchArchive';
-import type { WatchItem } from '@slate-path/core/signals/watchClass';
+import { observedLessons } from '@slate-path/core/keeping/archive/observedLessons';
+import type { Archive } from '@slate-path/core/keeping/archive/tables';
+import { watchArchive } from '@slate-path/core/watch/signals/watchArchive';
+import type { WatchItem } from '@slate-path/core/watch/signals/watchClass';
 import { archiveOf } from './archive';
 import { InputError, print } from './input';
 

@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { unzipSync } from 'fflate';
-import { writeArchive } from '@slate-path/core/archive/writeArchive';
+import { writeArchive } from '@slate-path/core/keeping/archive/writeArchive';
 import { classArchive, draw } from '../../core/test/signals/classes';
 import { slate } from './slate';
 

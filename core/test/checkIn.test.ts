@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import { markByArrival } from '../src/checkIn/arrival';
-import { checkInEdits } from '../src/checkIn/edits';
-import { placeOfCheckIn } from '../src/checkIn/place';
-import { roundUp } from '../src/checkIn/roundUp';
-import { shownNames } from '../src/checkIn/shownNames';
-import { weatherWeeks } from '../src/checkIn/weatherWeeks';
-import { checkInNow, plainSetting } from '../src/checkIn/window';
+import { markByArrival } from '../src/attendance/checkIn/arrival';
+import { checkInEdits } from '../src/attendance/checkIn/edits';
+import { placeOfCheckIn } from '../src/attendance/checkIn/place';
+import { roundUp } from '../src/attendance/checkIn/roundUp';
+import { shownNames } from '../src/attendance/checkIn/shownNames';
+import { weatherWeeks } from '../src/attendance/checkIn/weatherWeeks';
+import { checkInNow, plainSetting } from '../src/attendance/checkIn/window';
 import { applyEdits } from '../src/changes/edit';
 import { emptyRecords } from '../src/records/records';
 import type { CheckIn, OtherCheckIn } from '../src/records/schema';

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { draftFeedback } from '../src/circle/feedback';
-import { evennessWords, gini } from '../src/circle/gini';
-import { placeOnto, seatInTurn, seatsOn } from '../src/circle/seating';
-import { circleShares } from '../src/circle/shares';
-import { drawTurn, turnChances } from '../src/turns/fairTurns';
-import { timesHeard } from '../src/turns/heard';
+import { draftFeedback } from '../src/observation/circle/feedback';
+import { evennessWords, gini } from '../src/observation/circle/gini';
+import { placeOnto, seatInTurn, seatsOn } from '../src/observation/circle/seating';
+import { circleShares } from '../src/observation/circle/shares';
+import { drawTurn, turnChances } from '../src/observation/turns/fairTurns';
+import { timesHeard } from '../src/observation/turns/heard';
 import { lookFor, tally } from './records';
 
 describe('Gini', () => {

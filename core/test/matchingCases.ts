@@ -1,4 +1,4 @@
-import type { Known } from '../src/participants/matchPeople';
+import type { Known } from '../src/attendance/participants/matchPeople';
 
 /** Called, given, family, e-mail, school id; an empty field is unknown. */
 const people = `

@@ -5,8 +5,8 @@ import { applyEdits, invertEdits } from '../src/changes/edit';
 import { calendarEdits } from '../src/calendar/edits';
 import { peopleEdits } from '../src/people/edits';
 import { emptyRecords, listOf, mergeRecords } from '../src/records/records';
-import { rollBookOf } from '../src/roll/book';
-import { studentTotals } from '../src/roll/totals';
+import { rollBookOf } from '../src/attendance/roll/book';
+import { studentTotals } from '../src/attendance/roll/totals';
 import { enrolment, lesson, mark, meeting, section, standings, student, term } from './records';
 
 const before = mergeRecords(emptyRecords(), {

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { TableError } from '../src/formats/table';
-import { matchPeople } from '../src/participants/matchPeople';
-import { meetingRoll } from '../src/participants/meetingRoll';
-import { dateOrderOf, readDuration, readMoment } from '../src/participants/moment';
-import { readParticipantFile } from '../src/participants/readParticipantFile';
-import { peopleOf, readParticipants } from '../src/participants/readParticipants';
-import { datesOf, participantsAtSchool } from '../src/participants/schoolTime';
+import { matchPeople } from '../src/attendance/participants/matchPeople';
+import { meetingRoll } from '../src/attendance/participants/meetingRoll';
+import { dateOrderOf, readDuration, readMoment } from '../src/attendance/participants/moment';
+import { readParticipantFile } from '../src/attendance/participants/readParticipantFile';
+import { peopleOf, readParticipants } from '../src/attendance/participants/readParticipants';
+import { datesOf, participantsAtSchool } from '../src/attendance/participants/schoolTime';
 import { heldOut, students, tuned, type MatchingCase } from './matchingCases';
 
 const options = { looseEmail: true, remembered: new Map<string, string | null>() };

@@ -1,10 +1,10 @@
 import { readTable } from '../src/formats/table';
 import { applyEdits, invertEdits } from '../src/changes/edit';
-import { participantEdits } from '../src/participants/edits';
-import { planMeeting, targetsOf } from '../src/participants/planMeeting';
-import { readParticipants } from '../src/participants/readParticipants';
+import { participantEdits } from '../src/attendance/participants/edits';
+import { planMeeting, targetsOf } from '../src/attendance/participants/planMeeting';
+import { readParticipants } from '../src/attendance/participants/readParticipants';
 import { emptyRecords, mergeRecords, type Records } from '../src/records/records';
-import { rollBookOf } from '../src/roll/book';
+import { rollBookOf } from '../src/attendance/roll/book';
 import { enrolment, lesson, mark, section, standings, student } from './records';
 
 const people = [

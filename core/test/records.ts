@@ -11,7 +11,7 @@ import type {
   Tally,
   Term,
 } from '../src/records/schema';
-import { shippedStandings } from '../src/roll/standings';
+import { shippedStandings } from '../src/attendance/roll/standings';
 
 /** Records for tests, whole but for what a test is about. */
 export const standings: Standing[] = shippedStandings.map((fields) => ({

@@ -1,9 +1,16 @@
 import fc from 'fast-check';
-import { layoutNames, layoutOf, seatWords, type LayoutName, type Seat } from '../src/room/layouts';
-import { allSeated, placesOf, seated, whoSitsAt, withSeatChanged, type Place } from '../src/room/placing';
-import { countsFrom, neighbours, seatingOn } from '../src/room/seatings';
-import { tablesOf } from '../src/room/tables';
-import { seatNames } from '../src/room/seatNames';
+import { layoutNames, layoutOf, seatWords, type LayoutName, type Seat } from '../src/people/room/layouts';
+import {
+  allSeated,
+  placesOf,
+  seated,
+  whoSitsAt,
+  withSeatChanged,
+  type Place,
+} from '../src/people/room/placing';
+import { countsFrom, neighbours, seatingOn } from '../src/people/room/seatings';
+import { tablesOf } from '../src/people/room/tables';
+import { seatNames } from '../src/people/room/seatNames';
 import { lesson } from './records';
 
 const key = ({ x, y }: Seat) => `${x} ${y}`;

@@ -4,11 +4,11 @@ import { guardFormulas, unguardFormulas } from '../src/formats/formulas';
 import { writeCsv } from '../src/formats/csv';
 import { decodeText, guessEncoding } from '../src/formats/decodeText';
 import { readTable, TableError } from '../src/formats/table';
-import { readRosterFile } from '../src/roster/oneRoster';
+import { readRosterFile } from '../src/people/roster/oneRoster';
 import { cutName } from '../src/people/cutName';
 import { displayName } from '../src/people/names';
-import { acceptedPeople, mergeRoster, settledRow } from '../src/roster/mergeRoster';
-import { readRoster } from '../src/roster/readRoster';
+import { acceptedPeople, mergeRoster, settledRow } from '../src/people/roster/mergeRoster';
+import { readRoster } from '../src/people/roster/readRoster';
 import { enrolment, student } from './records';
 
 const bytes = (text: string) => new TextEncoder().encode(text);

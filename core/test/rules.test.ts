@@ -2,12 +2,12 @@ import fc from 'fast-check';
 import { lessonsBetween } from '../src/calendar/lessons';
 import { applyEdits, invertEdits, type Edit } from '../src/changes/edit';
 import { emptyRecords, type Records } from '../src/records/records';
-import { rollBookOf } from '../src/roll/book';
-import { rollEdits } from '../src/roll/edits';
-import { presenceOf } from '../src/roll/presence';
-import { defaultRules, effectiveStandings, type RollRules } from '../src/roll/rules';
-import { studentTotals, totalsOf } from '../src/roll/totals';
-import { presenceSpoken } from '../src/roll/words';
+import { rollBookOf } from '../src/attendance/roll/book';
+import { rollEdits } from '../src/attendance/roll/edits';
+import { presenceOf } from '../src/attendance/roll/presence';
+import { defaultRules, effectiveStandings, type RollRules } from '../src/attendance/roll/rules';
+import { studentTotals, totalsOf } from '../src/attendance/roll/totals';
+import { presenceSpoken } from '../src/attendance/roll/words';
 import { enrolment, lesson, mark, meeting, section, standings, standingsById, term } from './records';
 
 const rules = (fields: Partial<RollRules>): RollRules => ({ ...defaultRules, ...fields });

@@ -1,8 +1,8 @@
 import { applyEdits } from '../src/changes/edit';
 import { emptyRecords } from '../src/records/records';
-import { sweepEdits } from '../src/sweep/edits';
-import { sweepRows } from '../src/sweep/sweepRows';
-import { sweepChanges } from '../src/sweep/changes';
+import { sweepEdits } from '../src/observation/sweep/edits';
+import { sweepRows } from '../src/observation/sweep/sweepRows';
+import { sweepChanges } from '../src/observation/sweep/changes';
 
 const lesson = { id: 'l3', sectionId: 's', date: '2026-11-23', startsAt: '10:40', endsAt: '11:30' };
 

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
-import { rollBookOf } from '../src/roll/book';
-import { tallyChanges } from '../src/tallies/changes';
-import { classCounts } from '../src/tallies/classCounts';
-import { countsOf, sumOf } from '../src/tallies/counts';
-import { countsTable, lookForRates } from '../src/tallies/countsTable';
-import { durationWords, readDuration } from '../src/tallies/duration';
-import { emptyHand, tapWith, type Hold, type HoldTap } from '../src/tallies/hold';
-import { observedMinutes, observedSpan } from '../src/tallies/observed';
-import { rateOf } from '../src/tallies/rates';
-import { copyFocus, shippedFocuses } from '../src/tallies/shipped';
-import { strokeBundles } from '../src/tallies/strokes';
-import { timerEnd, timerSeconds } from '../src/tallies/timers';
+import { rollBookOf } from '../src/attendance/roll/book';
+import { tallyChanges } from '../src/observation/tallies/changes';
+import { classCounts } from '../src/observation/tallies/classCounts';
+import { countsOf, sumOf } from '../src/observation/tallies/counts';
+import { countsTable, lookForRates } from '../src/observation/tallies/countsTable';
+import { durationWords, readDuration } from '../src/observation/tallies/duration';
+import { emptyHand, tapWith, type Hold, type HoldTap } from '../src/observation/tallies/hold';
+import { observedMinutes, observedSpan } from '../src/observation/tallies/observed';
+import { rateOf } from '../src/observation/tallies/rates';
+import { copyFocus, shippedFocuses } from '../src/observation/tallies/shipped';
+import { strokeBundles } from '../src/observation/tallies/strokes';
+import { timerEnd, timerSeconds } from '../src/observation/tallies/timers';
 import type { Tally } from '../src/records/schema';
 import { enrolment, lesson, lookFor, mark, newId, standings, student, tally } from './records';
 

@@ -1,8 +1,8 @@
 import { applyEdits } from '../src/changes/edit';
 import { emptyRecords, listOf, mergeRecords, type Records } from '../src/records/records';
 import type { Task } from '../src/records/schema';
-import { workEdits } from '../src/work/edits';
-import { planWork, workDay } from '../src/work/planWork';
+import { workEdits } from '../src/people/work/edits';
+import { planWork, workDay } from '../src/people/work/planWork';
 import { enrolment, lesson, mark, section, standings, student } from './records';
 
 const task = (fields: Partial<Task>): Task => ({

@@ -1,5 +1,5 @@
-import { ArchiveRows } from '@slate-path/core/archive/archiveRows';
-import { writeArchive } from '@slate-path/core/archive/writeArchive';
+import { ArchiveRows } from '@slate-path/core/keeping/archive/archiveRows';
+import { writeArchive } from '@slate-path/core/keeping/archive/writeArchive';
 import { addDays, weekdayOf } from '@slate-path/core/calendar/localTime';
 import type { Section, Student } from '@slate-path/core/records/schema';
 import type { SchoolLife } from './life';

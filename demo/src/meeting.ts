@@ -1,7 +1,7 @@
 import { addressOf } from '@slate-path/core/api/address';
 import { Command, Option } from 'commander';
 import { lessonsBetween } from '@slate-path/core/calendar/lessons';
-import { isEnrolledOn } from '@slate-path/core/roll/totals';
+import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
 import { ApiClient } from './apiClient';
 import { listStyles, participantList, type ListStyle } from './meetingTool';
 import { teacherName } from './scenario';

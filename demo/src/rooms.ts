@@ -1,7 +1,7 @@
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { ChangeOf } from '@slate-path/core/changes/schema';
-import { layoutOf, type LayoutName } from '@slate-path/core/room/layouts';
-import { allSeated } from '@slate-path/core/room/placing';
+import { layoutOf, type LayoutName } from '@slate-path/core/people/room/layouts';
+import { allSeated } from '@slate-path/core/people/room/placing';
 import type { SchoolLife } from './life';
 import { weeksInTerm } from './scenario';
 import { sitsInPairs } from './stories';

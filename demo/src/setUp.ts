@@ -1,5 +1,5 @@
 import { addressOf } from '@slate-path/core/api/address';
-import { acceptedPeople, defaultDecision } from '@slate-path/core/roster/mergeRoster';
+import { acceptedPeople, defaultDecision } from '@slate-path/core/people/roster/mergeRoster';
 import type { ApiClient } from './apiClient';
 import { daysOffCalendar, rosterCsv } from './files';
 import { classes, periodTimes } from './scenario';

@@ -1,6 +1,6 @@
 import { monotonicFactory } from 'ulid';
-import { fromRecords } from '@slate-path/core/archive/fromRecords';
-import { writeArchive } from '@slate-path/core/archive/writeArchive';
+import { fromRecords } from '@slate-path/core/keeping/archive/fromRecords';
+import { writeArchive } from '@slate-path/core/keeping/archive/writeArchive';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { applyEdits, type Edit } from '@slate-path/core/changes/edit';
 import { editsOf } from '@slate-path/core/changes/editsOf';

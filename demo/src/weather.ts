@@ -1,4 +1,4 @@
-import { plainSetting } from '@slate-path/core/checkIn/window';
+import { plainSetting } from '@slate-path/core/attendance/checkIn/window';
 import type { ChangeOf } from '@slate-path/core/changes/schema';
 import type { SchoolLife } from './life';
 import { drawWeather } from './simulator/draws';

@@ -1,7 +1,7 @@
 import { readTable } from '@slate-path/core/formats/table';
-import { meetingRoll } from '@slate-path/core/participants/meetingRoll';
-import { readParticipants } from '@slate-path/core/participants/readParticipants';
-import { participantsAtSchool } from '@slate-path/core/participants/schoolTime';
+import { meetingRoll } from '@slate-path/core/attendance/participants/meetingRoll';
+import { readParticipants } from '@slate-path/core/attendance/participants/readParticipants';
+import { participantsAtSchool } from '@slate-path/core/attendance/participants/schoolTime';
 import { participantList, type ListStyle } from '../src/meetingTool';
 import { makeTerm } from '../src/term';
 

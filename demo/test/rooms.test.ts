@@ -1,4 +1,4 @@
-import { neighbours } from '@slate-path/core/room/seatings';
+import { neighbours } from '@slate-path/core/people/room/seatings';
 import { makeRooms } from '../src/rooms';
 import { classes } from '../src/scenario';
 import { sitsInPairs } from '../src/stories';

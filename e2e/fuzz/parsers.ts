@@ -1,8 +1,8 @@
-import { readArchive, NotAnArchive } from '@slate-path/core/archive/readArchive';
-import { toRecords } from '@slate-path/core/archive/toRecords';
+import { readArchive, NotAnArchive } from '@slate-path/core/keeping/archive/readArchive';
+import { toRecords } from '@slate-path/core/keeping/archive/toRecords';
 import { CalendarError, readDaysOff } from '@slate-path/core/calendar/icalendar';
 import { Change } from '@slate-path/core/changes/schema';
-import { erasedNames, withoutName } from '@slate-path/core/erasure/eraseNames';
+import { erasedNames, withoutName } from '@slate-path/core/keeping/erasure/eraseNames';
 import { guardFormulas, unguardFormulas } from '@slate-path/core/formats/formulas';
 import { decodeText } from '@slate-path/core/formats/decodeText';
 import { TableError } from '@slate-path/core/formats/table';
@@ -13,14 +13,14 @@ import { schoolDays } from '@slate-path/core/notes/schoolDays';
 import { searchTerms } from '@slate-path/core/notes/searchTerms';
 import { suggestTopics } from '@slate-path/core/notes/suggestTopics';
 import { wordsOf } from '@slate-path/core/notes/words';
-import { meetingRoll } from '@slate-path/core/participants/meetingRoll';
-import { readParticipantFile } from '@slate-path/core/participants/readParticipantFile';
-import { readParticipants } from '@slate-path/core/participants/readParticipants';
+import { meetingRoll } from '@slate-path/core/attendance/participants/meetingRoll';
+import { readParticipantFile } from '@slate-path/core/attendance/participants/readParticipantFile';
+import { readParticipants } from '@slate-path/core/attendance/participants/readParticipants';
 import { foldName } from '@slate-path/core/people/names';
-import { mergeRoster } from '@slate-path/core/roster/mergeRoster';
-import { readRosterFile } from '@slate-path/core/roster/oneRoster';
-import { readRoster } from '@slate-path/core/roster/readRoster';
-import { readDuration } from '@slate-path/core/tallies/duration';
+import { mergeRoster } from '@slate-path/core/people/roster/mergeRoster';
+import { readRosterFile } from '@slate-path/core/people/roster/oneRoster';
+import { readRoster } from '@slate-path/core/people/roster/readRoster';
+import { readDuration } from '@slate-path/core/observation/tallies/duration';
 
 /** Everything that reads what a person or a program gives: what it is given, at most how long. */
 export interface Parser {

@@ -1,6 +1,6 @@
 import type { Browser, Page } from 'puppeteer-core';
 import type { Turn } from '@slate-path/core/records/schema';
-import { drawTurn } from '@slate-path/core/turns/fairTurns';
+import { drawTurn } from '@slate-path/core/observation/turns/fairTurns';
 import { control, openPage, saved, says, tap, textOf, type } from '../src/browser';
 import { change, classOnSameRoll, send, type Classroom } from '../src/classroom';
 import { closeSchool, openSchool, signIn } from '../src/school';

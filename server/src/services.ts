@@ -1,10 +1,10 @@
 import type { Clock } from './clock';
 import type { OpenDatabase } from './database/open';
-import type { Erasures } from './erasure/erasures';
+import type { Erasures } from './keeping/erasure/erasures';
 import type { Jobs } from './jobs/jobs';
 import type { Events } from './http/events';
-import type { Postman } from './messages/deliver';
-import type { MailServer } from './messages/mailServer';
+import type { Postman } from './people/messages/deliver';
+import type { MailServer } from './people/messages/mailServer';
 import type { WatchKeeper } from './watch/keeper';
 
 /** What routes work with. */

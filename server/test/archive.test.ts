@@ -1,8 +1,8 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
-import { ArchiveRows } from '@slate-path/core/archive/archiveRows';
-import { writeArchive } from '@slate-path/core/archive/writeArchive';
+import { ArchiveRows } from '@slate-path/core/keeping/archive/archiveRows';
+import { writeArchive } from '@slate-path/core/keeping/archive/writeArchive';
 import { backUp } from '../src/database/backup';
 import { restore } from '../src/database/restore';
 import { change, signedIn, startServer, type Caller, type TestServer } from './server';

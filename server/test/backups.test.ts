@@ -4,7 +4,7 @@ import Database from 'better-sqlite3';
 import { createTeacher } from '../src/accounts/accounts';
 import { openDatabase } from '../src/database/open';
 import { addDays } from '@slate-path/core/calendar/localTime';
-import { oldBackups } from '../src/backups/backups';
+import { oldBackups } from '../src/keeping/backups/backups';
 import { callerOf, change, signedIn, startServer, type Caller, type TestServer } from './server';
 import { makeClass, send } from './smallClass';
 

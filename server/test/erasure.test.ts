@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
 import { ulid } from 'ulid';
-import { eraseRecords } from '../src/erasure/erase';
+import { eraseRecords } from '../src/keeping/erasure/erase';
 import { change, signedIn, startServer, type Caller, type TestServer } from './server';
 import { makeClass, send } from './smallClass';
 

@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import type { Response } from 'express';
-import { dropBrokenCopies } from '../src/backups/backups';
+import { dropBrokenCopies } from '../src/keeping/backups/backups';
 import { openDatabase } from '../src/database/open';
 import { diskTrouble } from '../src/database/problems';
 import { Events } from '../src/http/events';

@@ -1,8 +1,8 @@
 import { unzipSync } from 'fflate';
-import { writeArchive } from '@slate-path/core/archive/writeArchive';
-import type { ClassGlance } from '@slate-path/core/signals/glance';
-import type { WatchPreview } from '@slate-path/core/signals/preview';
-import type { SectionWatch } from '@slate-path/core/signals/watchReading';
+import { writeArchive } from '@slate-path/core/keeping/archive/writeArchive';
+import type { ClassGlance } from '@slate-path/core/watch/signals/glance';
+import type { WatchPreview } from '@slate-path/core/watch/signals/preview';
+import type { SectionWatch } from '@slate-path/core/watch/signals/watchReading';
 import { classArchive, draw } from '../../core/test/signals/classes';
 import { change as changeAt, signedIn, startServer, type Caller, type TestServer } from './server';
 import { send } from './smallClass';

@@ -1,1 +1,1 @@
-export { ParticipantsScreen as default } from '../features/participants/ParticipantsScreen';
+export { ParticipantsScreen as default } from '../features/attendance/participants/ParticipantsScreen';

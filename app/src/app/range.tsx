@@ -1,1 +1,1 @@
-export { RangeScreen as default } from '../features/range/RangeScreen';
+export { RangeScreen as default } from '../features/attendance/range/RangeScreen';

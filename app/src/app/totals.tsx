@@ -1,1 +1,1 @@
-export { TotalsScreen as default } from '../features/totals/TotalsScreen';
+export { TotalsScreen as default } from '../features/attendance/totals/TotalsScreen';

@@ -1,5 +1,5 @@
 import type { LookFor } from '@slate-path/core/records/schema';
-import { mostStrokes, strokeBundles } from '@slate-path/core/tallies/strokes';
+import { mostStrokes, strokeBundles } from '@slate-path/core/observation/tallies/strokes';
 
 type Tone = LookFor['tone'];
 

@@ -56,7 +56,9 @@ export function Frame({ children }: { children: ReactNode }) {
   const demo = useAccount((state) => state.demo);
   useSyncing();
   useEffect(() => {
-    const watching = import('../features/tallies/endTimers').then(({ watchTimers }) => watchTimers());
+    const watching = import('../features/observation/tallies/endTimers').then(({ watchTimers }) =>
+      watchTimers(),
+    );
     return () => void watching.then((stop) => stop());
   }, []);
   return (

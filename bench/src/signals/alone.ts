@@ -1,7 +1,7 @@
-import { followStreams } from '@slate-path/core/signals/followStreams';
-import { limitsFor } from '@slate-path/core/signals/limits';
-import type { ClassSeries, StreamName } from '@slate-path/core/signals/streams';
-import { watchedSeries } from '@slate-path/core/signals/watchClass';
+import { followStreams } from '@slate-path/core/watch/signals/followStreams';
+import { limitsFor } from '@slate-path/core/watch/signals/limits';
+import type { ClassSeries, StreamName } from '@slate-path/core/watch/signals/streams';
+import { watchedSeries } from '@slate-path/core/watch/signals/watchClass';
 import { oracleStreams } from './oracle';
 import { peaksOf } from './peaks';
 import { rows } from './terms';

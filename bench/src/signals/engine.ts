@@ -1,7 +1,7 @@
-import { observe } from '@slate-path/core/signals/observe';
-import { watchClass, type WatchItem } from '@slate-path/core/signals/watchClass';
+import { observe } from '@slate-path/core/watch/signals/observe';
+import { watchClass, type WatchItem } from '@slate-path/core/watch/signals/watchClass';
 import type { SimulatedTerm } from '@slate-path/demo/simulator/simulateTerm';
-import type { Concern } from '@slate-path/core/signals/streams';
+import type { Concern } from '@slate-path/core/watch/signals/streams';
 import type { PlantedChange } from '@slate-path/demo/simulator/students';
 import { aloneIn, type Alone } from './alone';
 import { rows, termOf } from './terms';

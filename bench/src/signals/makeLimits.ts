@@ -1,17 +1,17 @@
 import fs from 'node:fs';
 import { format, resolveConfig } from 'prettier';
-import { followStreams } from '@slate-path/core/signals/followStreams';
-import { observe } from '@slate-path/core/signals/observe';
-import { falseTogether, lessonsOfClass, limitsOf } from '@slate-path/core/signals/budget';
-import type { LimitTable } from '@slate-path/core/signals/limits';
+import { followStreams } from '@slate-path/core/watch/signals/followStreams';
+import { observe } from '@slate-path/core/watch/signals/observe';
+import { falseTogether, lessonsOfClass, limitsOf } from '@slate-path/core/watch/signals/budget';
+import type { LimitTable } from '@slate-path/core/watch/signals/limits';
 import {
   concerns,
   streamNames,
   type ClassSeries,
   type Concern,
   type StreamName,
-} from '@slate-path/core/signals/streams';
-import { partsOf, together } from '@slate-path/core/signals/together';
+} from '@slate-path/core/watch/signals/streams';
+import { partsOf, together } from '@slate-path/core/watch/signals/together';
 import { simulateTerm } from '@slate-path/demo/simulator/simulateTerm';
 
 /** Students who hardly ever do a thing are told apart from others: of them chance looks different. */
@@ -114,7 +114,7 @@ const streams = Object.fromEntries(
     ];
   }),
 );
-const file = new URL('../../../core/src/signals/limits.json', import.meta.url);
+const file = new URL('../../../core/src/watch/signals/limits.json', import.meta.url);
 const table = { observations, streams };
 
 /** How high sums of several streams rise by chance, where no stream has passed its own limit. */

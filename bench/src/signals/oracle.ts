@@ -1,6 +1,6 @@
-import { countRatio } from '@slate-path/core/signals/models/countModel';
-import { missing } from '@slate-path/core/signals/models/handInModel';
-import type { ClassSeries, Slot, StreamName } from '@slate-path/core/signals/streams';
+import { countRatio } from '@slate-path/core/watch/signals/models/countModel';
+import { missing } from '@slate-path/core/watch/signals/models/handInModel';
+import type { ClassSeries, Slot, StreamName } from '@slate-path/core/watch/signals/streams';
 import { onlineSize } from '@slate-path/demo/simulator/draws';
 import type { LessonMood } from '@slate-path/demo/simulator/moods';
 import type { SimulatedTerm } from '@slate-path/demo/simulator/simulateTerm';

@@ -1,5 +1,5 @@
 import { weekdayOf } from '@slate-path/core/calendar/localTime';
-import type { ClassSeries } from '@slate-path/core/signals/streams';
+import type { ClassSeries } from '@slate-path/core/watch/signals/streams';
 import type { SimulatedTerm } from '@slate-path/demo/simulator/simulateTerm';
 import { bernoulli, shareAway } from './oracle';
 

@@ -1,5 +1,5 @@
-import { missing } from '@slate-path/core/signals/models/handInModel';
-import type { ClassSeries, Slot } from '@slate-path/core/signals/streams';
+import { missing } from '@slate-path/core/watch/signals/models/handInModel';
+import type { ClassSeries, Slot } from '@slate-path/core/watch/signals/streams';
 import type { PlantedChange } from '@slate-path/demo/simulator/students';
 
 /**

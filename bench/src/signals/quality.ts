@@ -1,6 +1,6 @@
 import { Worker } from 'node:worker_threads';
-import { observe } from '@slate-path/core/signals/observe';
-import { onsetOf } from '@slate-path/core/signals/onset';
+import { observe } from '@slate-path/core/watch/signals/observe';
+import { onsetOf } from '@slate-path/core/watch/signals/onset';
 import type { PlantedChange } from '@slate-path/demo/simulator/students';
 import type { ClassFigures } from './engine';
 import { oracleEvidence, oracleStreams } from './oracle';

@@ -1,4 +1,4 @@
-import type { ArchiveTableName } from '@slate-path/core/archive/tables';
+import type { ArchiveTableName } from '@slate-path/core/keeping/archive/tables';
 import { plantedChanges, type PlantedChange } from '@slate-path/demo/simulator/students';
 import { simulateTerm, type SimulatedTerm } from '@slate-path/demo/simulator/simulateTerm';
 

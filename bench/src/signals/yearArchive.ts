@@ -1,4 +1,4 @@
-import { emptyArchive, type Archive } from '@slate-path/core/archive/tables';
+import { emptyArchive, type Archive } from '@slate-path/core/keeping/archive/tables';
 import { simulateTerm } from '@slate-path/demo/simulator/simulateTerm';
 import { withOwnIds } from '@slate-path/demo/simulator/withOwnIds';
 

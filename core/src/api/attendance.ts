@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Saying } from '../checkIn/saying';
+import { Saying } from '../attendance/checkIn/saying';
 import { largestFileBytes } from '../formats/table';
 import { Id } from '../records/schema';
 import { Day, Done, fileAnswer, fileFormats, Range, rows, type Endpoint } from './endpoint';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { largestArchiveBytes } from '../archive/readArchive';
+import { largestArchiveBytes } from '../keeping/archive/readArchive';
 import { Bytes, type Endpoint } from './endpoint';
 
 const Backups = z.object({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Id } from '../records/schema';
-import { countGroupings } from '../tallies/countsTable';
+import { countGroupings } from '../observation/tallies/countsTable';
 import { fileAnswer, fileFormats, Range, rows, type Endpoint } from './endpoint';
 
 const OfSection = z.object({ sectionId: Id });

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { largestFileBytes } from '../formats/table';
 import { Id } from '../records/schema';
 import { tableNames } from '../records/tables';
-import { columnRoles } from '../roster/columnRoles';
-import { changedFields, fates } from '../roster/mergeRoster';
+import { columnRoles } from '../people/roster/columnRoles';
+import { changedFields, fates } from '../people/roster/mergeRoster';
 import { Bytes, rows, type Endpoint } from './endpoint';
 import { noteRows } from './notes';
 

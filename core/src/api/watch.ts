@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { Id, recordFields } from '../records/schema';
-import { ClassGlance } from '../signals/glance';
-import { WatchPreview } from '../signals/preview';
-import { SectionWatch } from '../signals/watchReading';
+import { ClassGlance } from '../watch/signals/glance';
+import { WatchPreview } from '../watch/signals/preview';
+import { SectionWatch } from '../watch/signals/watchReading';
 import { rows, type Endpoint } from './endpoint';
 
 const OfSection = z.object({ sectionId: Id });

@@ -1,20 +1,20 @@
 import { z } from 'zod';
 import { Id, Instant } from '../records/schema';
 import { calendarChanges } from '../calendar/changes';
-import { circleChanges } from '../circle/changes';
-import { checkInChanges } from '../checkIn/changes';
-import { messageChanges } from '../messages/changes';
+import { circleChanges } from '../observation/circle/changes';
+import { checkInChanges } from '../attendance/checkIn/changes';
+import { messageChanges } from '../people/messages/changes';
 import { noteChanges } from '../notes/changes';
-import { participantChanges } from '../participants/changes';
+import { participantChanges } from '../attendance/participants/changes';
 import { peopleChanges } from '../people/changes';
-import { rollChanges } from '../roll/changes';
-import { roomChanges } from '../room/changes';
-import { rosterChanges } from '../roster/changes';
-import { sweepChanges } from '../sweep/changes';
-import { tallyChanges } from '../tallies/changes';
-import { turnChanges } from '../turns/changes';
+import { rollChanges } from '../attendance/roll/changes';
+import { roomChanges } from '../people/room/changes';
+import { rosterChanges } from '../people/roster/changes';
+import { sweepChanges } from '../observation/sweep/changes';
+import { tallyChanges } from '../observation/tallies/changes';
+import { turnChanges } from '../observation/turns/changes';
 import { watchChanges } from '../watch/changes';
-import { workChanges } from '../work/changes';
+import { workChanges } from '../people/work/changes';
 import type { ChangeKind, PayloadOf } from './kind';
 
 /** Every kind of change there is. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { changeKind } from '../changes/kind';
 import { Id, LocalDate, recordFields } from '../records/schema';
-import { LessonKey } from '../roll/changes';
+import { LessonKey } from '../attendance/roll/changes';
 import { topicHistory } from './history';
 
 const { note, noteStudent, noteTopic, topic, followUp } = recordFields;

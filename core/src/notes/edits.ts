@@ -1,5 +1,5 @@
 import type { Edit, EditsByKind } from '../changes/edit';
-import { ensureLesson } from '../roll/edits';
+import { ensureLesson } from '../attendance/roll/edits';
 import type { noteChanges } from './changes';
 import { linkId } from './linkId';
 

@@ -1,6 +1,6 @@
 import distance from 'damerau-levenshtein';
 import { knownName, nameWords } from '../people/knownName';
-import { isNickname } from '../participants/nicknames';
+import { isNickname } from '../attendance/participants/nicknames';
 import type { Student } from '../records/schema';
 
 /** A student as notes are read for. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { concerns, streamNames } from '../signals/names';
+import { concerns, streamNames } from '../watch/signals/names';
 import { Id, Instant, LocalDate } from './values';
 
 const Concern = z.enum(concerns);

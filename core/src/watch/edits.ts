@@ -1,5 +1,5 @@
 import type { Edit, EditsByKind } from '../changes/edit';
-import { quietId } from '../signals/quiet';
+import { quietId } from './signals/quiet';
 import type { watchChanges } from './changes';
 
 export const watchEdits: EditsByKind<typeof watchChanges> = {

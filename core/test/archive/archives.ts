@@ -1,4 +1,4 @@
-import type { Archive } from '../../src/archive/tables';
+import type { Archive } from '../../src/keeping/archive/tables';
 import type { RecordLists } from '../../src/records/records';
 import { classArchive, draw } from '../signals/classes';
 

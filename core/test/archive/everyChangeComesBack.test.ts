@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { fromRecords } from '../../src/archive/fromRecords';
-import { allLessons, keptRecords } from '../../src/archive/keptRecords';
-import { readArchive } from '../../src/archive/readArchive';
-import { toRecords } from '../../src/archive/toRecords';
-import { writeArchive } from '../../src/archive/writeArchive';
+import { fromRecords } from '../../src/keeping/archive/fromRecords';
+import { allLessons, keptRecords } from '../../src/keeping/archive/keptRecords';
+import { readArchive } from '../../src/keeping/archive/readArchive';
+import { toRecords } from '../../src/keeping/archive/toRecords';
+import { writeArchive } from '../../src/keeping/archive/writeArchive';
 import { applyEdits } from '../../src/changes/edit';
 import { editsOf } from '../../src/changes/editsOf';
 import { Change, type ChangeOf, type KindName } from '../../src/changes/schema';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { bulkEdits } from '../../src/archive/edits';
-import { goingBack } from '../../src/archive/goingBack';
+import { bulkEdits } from '../../src/keeping/archive/edits';
+import { goingBack } from '../../src/keeping/archive/goingBack';
 import { applyEdits } from '../../src/changes/edit';
 import { emptyRecords, mergeRecords, type RecordLists } from '../../src/records/records';
 

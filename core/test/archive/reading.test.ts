@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
-import { archiveTotals } from '../../src/archive/archiveTotals';
-import { NotAnArchive, readArchive } from '../../src/archive/readArchive';
+import { archiveTotals } from '../../src/keeping/archive/archiveTotals';
+import { NotAnArchive, readArchive } from '../../src/keeping/archive/readArchive';
 import { readTable, TableError } from '../../src/formats/table';
-import { readRosterFile } from '../../src/roster/oneRoster';
-import { readRoster } from '../../src/roster/readRoster';
+import { readRosterFile } from '../../src/people/roster/oneRoster';
+import { readRoster } from '../../src/people/roster/readRoster';
 
 const files = {
   'datapackage.json': '{}',

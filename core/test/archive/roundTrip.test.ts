@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { fromRecords } from '../../src/archive/fromRecords';
-import { readArchive } from '../../src/archive/readArchive';
-import { archiveTableNames, emptyArchive, type Archive } from '../../src/archive/tables';
-import { toRecords } from '../../src/archive/toRecords';
-import { writeArchive } from '../../src/archive/writeArchive';
+import { fromRecords } from '../../src/keeping/archive/fromRecords';
+import { readArchive } from '../../src/keeping/archive/readArchive';
+import { archiveTableNames, emptyArchive, type Archive } from '../../src/keeping/archive/tables';
+import { toRecords } from '../../src/keeping/archive/toRecords';
+import { writeArchive } from '../../src/keeping/archive/writeArchive';
 import { lessonsBetween } from '../../src/calendar/lessons';
 import { lesson, mark, meeting, section, student, term } from '../records';
 import { fullArchive, ourRecords, zone } from './archives';

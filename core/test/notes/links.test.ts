@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { erasedNames, withoutName } from '../../src/erasure/eraseNames';
-import { forget } from '../../src/erasure/forget';
+import { erasedNames, withoutName } from '../../src/keeping/erasure/eraseNames';
+import { forget } from '../../src/keeping/erasure/forget';
 import { initialsOf, textForReader } from '../../src/notes/forReader';
 import { noCorrections, noteLinks, type Corrections } from '../../src/notes/links';
 import { passageOf, piecesOf } from '../../src/notes/passage';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { erasedNames, withoutName } from '../../src/erasure/eraseNames';
-import { forget } from '../../src/erasure/forget';
-import { mayConcern } from '../../src/erasure/mayConcern';
+import { erasedNames, withoutName } from '../../src/keeping/erasure/eraseNames';
+import { forget } from '../../src/keeping/erasure/forget';
+import { mayConcern } from '../../src/keeping/erasure/mayConcern';
 import { passagesOf } from '../../src/notes/dates/passages';
 import { wordsOf } from '../../src/notes/words';
 

@@ -1,7 +1,7 @@
-import type { Known } from '../../src/participants/matchPeople';
-import { meetingRoll } from '../../src/participants/meetingRoll';
-import { readParticipantFile } from '../../src/participants/readParticipantFile';
-import { readParticipants } from '../../src/participants/readParticipants';
+import type { Known } from '../../src/attendance/participants/matchPeople';
+import { meetingRoll } from '../../src/attendance/participants/meetingRoll';
+import { readParticipantFile } from '../../src/attendance/participants/readParticipantFile';
+import { readParticipants } from '../../src/attendance/participants/readParticipants';
 import { students } from '../matchingCases';
 import { readingCases, type ReadingCase } from './cases';
 

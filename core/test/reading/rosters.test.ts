@@ -1,5 +1,5 @@
-import { readRosterFile } from '../../src/roster/oneRoster';
-import { readRoster, type RosterRow } from '../../src/roster/readRoster';
+import { readRosterFile } from '../../src/people/roster/oneRoster';
+import { readRoster, type RosterRow } from '../../src/people/roster/readRoster';
 import { readingCases, type ReadingCase } from './cases';
 
 const tidy = (line: string) => line.replace(/ +/g, ' ').trim();

@@ -3,9 +3,9 @@ import {
   type Archive,
   type ArchiveFields,
   type ArchiveTableName,
-} from '../../src/archive/tables';
+} from '../../src/keeping/archive/tables';
 import { addDays, weekdayOf } from '../../src/calendar/localTime';
-import { watchArchive } from '../../src/signals/watchArchive';
+import { watchArchive } from '../../src/watch/signals/watchArchive';
 
 /** How one student was in one lesson. */
 export interface InLesson {

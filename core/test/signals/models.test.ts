@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { modelOf } from '../../src/signals/followStreams';
-import type { Model } from '../../src/signals/models/model';
-import { streamNames, type Slot, type StreamName } from '../../src/signals/streams';
+import { modelOf } from '../../src/watch/signals/followStreams';
+import type { Model } from '../../src/watch/signals/models/model';
+import { streamNames, type Slot, type StreamName } from '../../src/watch/signals/streams';
 
 const students = 8;
 

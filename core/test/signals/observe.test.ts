@@ -1,6 +1,6 @@
-import type { Archive } from '../../src/archive/tables';
-import { observe } from '../../src/signals/observe';
-import type { ClassSeries, StreamName } from '../../src/signals/streams';
+import type { Archive } from '../../src/keeping/archive/tables';
+import { observe } from '../../src/watch/signals/observe';
+import type { ClassSeries, StreamName } from '../../src/watch/signals/streams';
 import { classArchive } from './classes';
 
 const line = 0;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { Memory } from '../../src/signals/memory';
-import { onsetOf } from '../../src/signals/onset';
+import { Memory } from '../../src/watch/signals/memory';
+import { onsetOf } from '../../src/watch/signals/onset';
 import { draw } from './classes';
 
 const recentOf = (scores: readonly number[], lessonOf = (at: number) => at) => ({

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { hypergeometricTail, smallestTail } from '../../src/signals/hypergeometric';
+import { hypergeometricTail, smallestTail } from '../../src/watch/signals/hypergeometric';
 import { classArchive, draw, listed, type TestClass } from './classes';
 
 // Values from SciPy 1.10.1: stats.hypergeom.sf(x - 1, all, hits, drawn).

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { follow, freshStanding } from '../../src/signals/cusum';
-import { PresenceModel } from '../../src/signals/models/presenceModel';
-import { Spells } from '../../src/signals/models/spells';
-import type { Slot } from '../../src/signals/streams';
+import { follow, freshStanding } from '../../src/watch/signals/cusum';
+import { PresenceModel } from '../../src/watch/signals/models/presenceModel';
+import { Spells } from '../../src/watch/signals/models/spells';
+import type { Slot } from '../../src/watch/signals/streams';
 import { draw } from './classes';
 
 const students = 30;

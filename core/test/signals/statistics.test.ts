@@ -1,15 +1,15 @@
 import fc from 'fast-check';
-import { falseEntries, falseEntriesOf } from '../../src/signals/budget';
-import { betaBinomialTail } from '../../src/signals/betaBinomial';
-import { falseDiscoveryLimit } from '../../src/signals/falseDiscovery';
-import { certaintyOverLine } from '../../src/signals/levels';
-import { limitsFor } from '../../src/signals/limits';
-import { betaPrior } from '../../src/signals/models/betaPrior';
-import { countRatio } from '../../src/signals/models/countModel';
-import { gammaPrior } from '../../src/signals/models/gammaPrior';
-import { logAround } from '../../src/signals/models/locationModel';
-import { oddsShift, shifted } from '../../src/signals/models/oddsShift';
-import { streamNames, type StreamName } from '../../src/signals/streams';
+import { falseEntries, falseEntriesOf } from '../../src/watch/signals/budget';
+import { betaBinomialTail } from '../../src/watch/signals/betaBinomial';
+import { falseDiscoveryLimit } from '../../src/watch/signals/falseDiscovery';
+import { certaintyOverLine } from '../../src/watch/signals/levels';
+import { limitsFor } from '../../src/watch/signals/limits';
+import { betaPrior } from '../../src/watch/signals/models/betaPrior';
+import { countRatio } from '../../src/watch/signals/models/countModel';
+import { gammaPrior } from '../../src/watch/signals/models/gammaPrior';
+import { logAround } from '../../src/watch/signals/models/locationModel';
+import { oddsShift, shifted } from '../../src/watch/signals/models/oddsShift';
+import { streamNames, type StreamName } from '../../src/watch/signals/streams';
 
 // Values from SciPy 1.10.1 (stats.betabinom.sf, stats.beta.sf, stats.nbinom and poisson.logpmf, stats.logistic).
 test.each([

@@ -1,13 +1,13 @@
-import { follow, freshStanding, clearsAt } from '../../src/signals/cusum';
-import { glanceOf } from '../../src/signals/glance';
-import { usualLines } from '../../src/signals/usualLines';
-import type { Model } from '../../src/signals/models/model';
-import { observe } from '../../src/signals/observe';
-import { type Slot } from '../../src/signals/streams';
-import { draftSummary } from '../../src/signals/summary';
-import { watchArchive } from '../../src/signals/watchArchive';
-import { usualSettings, watchClass } from '../../src/signals/watchClass';
-import { changeInWords, rateInWords, shareInWords } from '../../src/signals/words';
+import { follow, freshStanding, clearsAt } from '../../src/watch/signals/cusum';
+import { glanceOf } from '../../src/watch/signals/glance';
+import { usualLines } from '../../src/watch/signals/usualLines';
+import type { Model } from '../../src/watch/signals/models/model';
+import { observe } from '../../src/watch/signals/observe';
+import { type Slot } from '../../src/watch/signals/streams';
+import { draftSummary } from '../../src/watch/signals/summary';
+import { watchArchive } from '../../src/watch/signals/watchArchive';
+import { usualSettings, watchClass } from '../../src/watch/signals/watchClass';
+import { changeInWords, rateInWords, shareInWords } from '../../src/watch/signals/words';
 import { classArchive, draw } from './classes';
 
 /** A model that says what it is told: +1 for a change, -0.5 against. */

@@ -1,14 +1,14 @@
 import fc from 'fast-check';
-import type { Archive } from '../../src/archive/tables';
+import type { Archive } from '../../src/keeping/archive/tables';
 import { addDays } from '../../src/calendar/localTime';
-import { afterStep } from '../../src/signals/afterStep';
-import { outcomeInWords } from '../../src/signals/outcomeWords';
-import { clearedSince } from '../../src/signals/cleared';
-import { observe } from '../../src/signals/observe';
-import { isQuiet } from '../../src/signals/quiet';
-import { eveningsBefore } from '../../src/signals/evenings';
-import { watchArchive } from '../../src/signals/watchArchive';
-import { statesOf } from '../../src/signals/watchClass';
+import { afterStep } from '../../src/watch/signals/afterStep';
+import { outcomeInWords } from '../../src/watch/signals/outcomeWords';
+import { clearedSince } from '../../src/watch/signals/cleared';
+import { observe } from '../../src/watch/signals/observe';
+import { isQuiet } from '../../src/watch/signals/quiet';
+import { eveningsBefore } from '../../src/watch/signals/evenings';
+import { watchArchive } from '../../src/watch/signals/watchArchive';
+import { statesOf } from '../../src/watch/signals/watchClass';
 import { classArchive, draw, listed, type InLesson } from './classes';
 
 /** An ordinary class: everyone misses a little, speaks about once a lesson, rows or so. */

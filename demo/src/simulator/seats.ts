@@ -1,6 +1,6 @@
-import type { ArchiveRows } from '@slate-path/core/archive/archiveRows';
-import { layoutOf } from '@slate-path/core/room/layouts';
-import { allSeated } from '@slate-path/core/room/placing';
+import type { ArchiveRows } from '@slate-path/core/keeping/archive/archiveRows';
+import { layoutOf } from '@slate-path/core/people/room/layouts';
+import { allSeated } from '@slate-path/core/people/room/placing';
 import type { Chance } from './chance';
 
 const sectionId = 's';

@@ -1,6 +1,6 @@
 import { addDays, format, getISODay, parseISO } from 'date-fns';
-import { ArchiveRows } from '@slate-path/core/archive/archiveRows';
-import type { Archive } from '@slate-path/core/archive/tables';
+import { ArchiveRows } from '@slate-path/core/keeping/archive/archiveRows';
+import type { Archive } from '@slate-path/core/keeping/archive/tables';
 import { familyNames, givenNames } from '../names';
 import { Chance } from './chance';
 import { drawEngagement, drawHandIn, drawIllness, drawMissed, drawOnline, drawWeather } from './draws';

@@ -1,4 +1,4 @@
-import { archiveTableNames, type Archive } from '@slate-path/core/archive/tables';
+import { archiveTableNames, type Archive } from '@slate-path/core/keeping/archive/tables';
 
 const isId = (column: string) => /(^|_)id$/.test(column);
 

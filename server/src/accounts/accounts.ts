@@ -1,8 +1,8 @@
 import { monotonicFactory } from 'ulid';
 import { Change } from '@slate-path/core/changes/schema';
 import type { FieldsOf } from '@slate-path/core/records/schema';
-import { shippedStandings } from '@slate-path/core/roll/standings';
-import { shippedFocuses } from '@slate-path/core/tallies/shipped';
+import { shippedStandings } from '@slate-path/core/attendance/roll/standings';
+import { shippedFocuses } from '@slate-path/core/observation/tallies/shipped';
 import { applyOnce } from '../changes/applyChange';
 import type { Teacher } from '../database/entities';
 import type { Sql } from '../database/sql';

@@ -1,11 +1,11 @@
 import { editsOf } from '@slate-path/core/changes/editsOf';
 import { aboutOf, Change, type ChangeAnswer } from '@slate-path/core/changes/schema';
-import { forget } from '@slate-path/core/erasure/forget';
+import { forget } from '@slate-path/core/keeping/erasure/forget';
 import { takeBackBulk } from '../database/bulkRows';
 import type { LoggedEdit } from '../database/entities';
 import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
-import { erasedStudents } from '../erasure/erased';
+import { erasedStudents } from '../keeping/erasure/erased';
 import { fieldErrors } from '../http/problem';
 import { MissingRecord, type Word } from './applyEdits';
 import { deviceOf, logged, writeLine, type Arrival, type LoggedChange } from './log';

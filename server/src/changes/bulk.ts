@@ -1,10 +1,10 @@
 import { ulid } from 'ulid';
-import { BroughtRecords, manifestOf, type BroughtRecord } from '@slate-path/core/archive/brought';
-import { bulkEdits, type BulkKind } from '@slate-path/core/archive/edits';
-import { forget } from '@slate-path/core/erasure/forget';
+import { BroughtRecords, manifestOf, type BroughtRecord } from '@slate-path/core/keeping/archive/brought';
+import { bulkEdits, type BulkKind } from '@slate-path/core/keeping/archive/edits';
+import { forget } from '@slate-path/core/keeping/erasure/forget';
 import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
-import { erasedStudents } from '../erasure/erased';
+import { erasedStudents } from '../keeping/erasure/erased';
 import type { Clock } from '../clock';
 import { NotAllowed } from '../scopes/writer';
 import { MissingRecord, type Word } from './applyEdits';

@@ -203,7 +203,7 @@ export const ErasureEntity = new EntitySchema<ErasureLine>({
   foreignKeys: [{ target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] }],
 });
 
-/** What is left to do of an erasure that was begun (`server/src/erasure/state.ts`). */
+/** What is left to do of an erasure that was begun (`server/src/keeping/erasure/state.ts`). */
 export interface ErasingLine {
   studentId: string;
   teacherId: string;

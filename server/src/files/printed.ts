@@ -1,4 +1,4 @@
-import type { TableCell } from '@slate-path/core/roll/rollTable';
+import type { TableCell } from '@slate-path/core/attendance/roll/rollTable';
 
 const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 /** Text that cannot be taken for a tag. */

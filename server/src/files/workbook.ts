@@ -1,5 +1,5 @@
 import writeXlsxFile from 'write-excel-file/node';
-import type { TableCell } from '@slate-path/core/roll/rollTable';
+import type { TableCell } from '@slate-path/core/attendance/roll/rollTable';
 
 export interface Sheet {
   name: string;

@@ -17,17 +17,19 @@ async function orRefused<T>(read: () => Promise<T>): Promise<T | { refused: stri
 export const reading: { [K in ReadingKind]: Job<K> } = {
   readRoster: ({ bytes, roles, sectionId, people }) =>
     orRefused(async () => {
-      const { mergeRoster } = await import('@slate-path/core/roster/mergeRoster');
-      const { readRosterFile } = await import('@slate-path/core/roster/oneRoster');
-      const { readRoster: readRows } = await import('@slate-path/core/roster/readRoster');
+      const { mergeRoster } = await import('@slate-path/core/people/roster/mergeRoster');
+      const { readRosterFile } = await import('@slate-path/core/people/roster/oneRoster');
+      const { readRoster: readRows } = await import('@slate-path/core/people/roster/readRoster');
       const { columns, rows } = readRows(await readRosterFile(bytes), roles ?? undefined);
       return { columns, rows: mergeRoster(rows, sectionId, people) };
     }),
 
   readParticipants: ({ bytes, lessonDate, order }) =>
     orRefused(async () => {
-      const { readParticipantFile } = await import('@slate-path/core/participants/readParticipantFile');
-      const { readParticipants: readList } = await import('@slate-path/core/participants/readParticipants');
+      const { readParticipantFile } =
+        await import('@slate-path/core/attendance/participants/readParticipantFile');
+      const { readParticipants: readList } =
+        await import('@slate-path/core/attendance/participants/readParticipants');
       return readList(await readParticipantFile(bytes), lessonDate, order ?? undefined);
     }),
 
@@ -42,5 +44,5 @@ export const reading: { [K in ReadingKind]: Job<K> } = {
     }
   },
 
-  readArchive: async (request) => (await import('../archive/readFile')).readArchiveFile(request),
+  readArchive: async (request) => (await import('../keeping/archive/readFile')).readArchiveFile(request),
 };

@@ -19,21 +19,23 @@ const watchPreview: Job<'watchPreview'> = async (request) =>
   (await import('../watch/readGlance')).readPreview(request);
 
 const totals: Job<'totals'> = async (range) => {
-  const { classTotals } = await import('@slate-path/core/roll/rollTable');
-  const { readRolls } = await import('../roll/readRoll');
+  const { classTotals } = await import('@slate-path/core/attendance/roll/rollTable');
+  const { readRolls } = await import('../attendance/roll/readRoll');
   const { now, classes } = readRolls(range);
   return classes.flatMap(({ section, roll }) => classTotals(section.id, roll, now));
 };
 
-const rollFile: Job<'rollFile'> = async (request) => (await import('../roll/rollFile')).rollFile(request);
+const rollFile: Job<'rollFile'> = async (request) =>
+  (await import('../attendance/roll/rollFile')).rollFile(request);
 
-const counts: Job<'counts'> = async (range) => (await import('../tallies/readCounts')).readCounts(range);
+const counts: Job<'counts'> = async (range) =>
+  (await import('../observation/tallies/readCounts')).readCounts(range);
 
 const countsFile: Job<'countsFile'> = async (request) =>
-  (await import('../tallies/countsFile')).countsFile(request);
+  (await import('../observation/tallies/countsFile')).countsFile(request);
 
 const circleFile: Job<'circleFile'> = async (request) =>
-  (await import('../tallies/circleFile')).circleFile(request);
+  (await import('../observation/tallies/circleFile')).circleFile(request);
 
 const readCandidates: Job<'readCandidates'> = async (asked) =>
   (await import('../notes/candidates')).readCandidates(asked);
@@ -45,20 +47,21 @@ const notesFile: Job<'notesFile'> = async (request) =>
   (await import('../notes/notesFile')).notesFile(request);
 
 const surveyErasure: Job<'surveyErasure'> = async (request) =>
-  (await import('../erasure/erase')).surveyErasure(request);
+  (await import('../keeping/erasure/erase')).surveyErasure(request);
 
 const eraseRecords: Job<'eraseRecords'> = async (order) =>
-  (await import('../erasure/erase')).eraseRecords(order);
+  (await import('../keeping/erasure/erase')).eraseRecords(order);
 
-const eraseLog: Job<'eraseLog'> = async (step) => (await import('../erasure/erase')).eraseLog(step);
+const eraseLog: Job<'eraseLog'> = async (step) => (await import('../keeping/erasure/erase')).eraseLog(step);
 
-const erasePack: Job<'erasePack'> = async (step) => (await import('../erasure/erase')).erasePack(step);
+const erasePack: Job<'erasePack'> = async (step) =>
+  (await import('../keeping/erasure/erase')).erasePack(step);
 
 const archiveFile: Job<'archiveFile'> = async (request) =>
-  (await import('../archive/writeFile')).archiveFile(request);
+  (await import('../keeping/archive/writeFile')).archiveFile(request);
 
 const backUp: Job<'backUp'> = async ({ dataFolder, now }) => {
-  const { newBackupFile } = await import('../backups/backups');
+  const { newBackupFile } = await import('../keeping/backups/backups');
   const { backUp: write } = await import('../database/backup');
   const { DatabaseError } = await import('../database/problems');
   try {
@@ -71,7 +74,7 @@ const backUp: Job<'backUp'> = async ({ dataFolder, now }) => {
 };
 
 const readBackup: Job<'readBackup'> = async (request) =>
-  (await import('../backups/readBackup')).readBackup(request);
+  (await import('../keeping/backups/readBackup')).readBackup(request);
 
 const jobs: { [K in WorkKind]: Job<K> } = {
   watch,

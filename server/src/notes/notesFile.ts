@@ -4,7 +4,7 @@ import { textForReader } from '@slate-path/core/notes/forReader';
 import { topicNow } from '@slate-path/core/notes/topics';
 import { displayName } from '@slate-path/core/people/names';
 import { groupBy } from '@slate-path/core/records/groupBy';
-import type { TableCell } from '@slate-path/core/roll/rollTable';
+import type { TableCell } from '@slate-path/core/attendance/roll/rollTable';
 import { RecordReader } from '../database/readRecords';
 import { escaped, printedPage, printedTable } from '../files/printed';
 import { workbook } from '../files/workbook';

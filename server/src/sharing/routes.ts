@@ -2,7 +2,7 @@ import type { Request } from 'express';
 import { AccountExists } from '../accounts/accounts';
 import { enter } from '../accounts/enter';
 import { callerOf } from '../accounts/sessions';
-import { countWrongLink } from '../checkIn/limits';
+import { countWrongLink } from '../attendance/checkIn/limits';
 import type { Member, Teaching } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
 import { Problem } from '../http/problem';

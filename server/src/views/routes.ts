@@ -2,7 +2,7 @@ import { Between, In, IsNull } from 'typeorm';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import { type Lesson, type Seating } from '@slate-path/core/records/schema';
 import { groupBy } from '@slate-path/core/records/groupBy';
-import { lastDay, seatingOn } from '@slate-path/core/room/seatings';
+import { lastDay, seatingOn } from '@slate-path/core/people/room/seatings';
 import { ChangeEntity } from '../database/entities';
 import { readerOf, route } from '../http/route';
 import type { Services } from '../services';

@@ -1,4 +1,4 @@
-import type { SectionWatch } from '@slate-path/core/signals/watchReading';
+import type { SectionWatch } from '@slate-path/core/watch/signals/watchReading';
 import type { OpenDatabase } from '../database/open';
 import type { Jobs } from '../jobs/jobs';
 import type { Clock } from '../clock';

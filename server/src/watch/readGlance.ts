@@ -1,7 +1,7 @@
-import { glanceOf, type ClassGlance } from '@slate-path/core/signals/glance';
-import { watchClass } from '@slate-path/core/signals/watchClass';
-import { eveningsBefore } from '@slate-path/core/signals/evenings';
-import type { WatchPreview } from '@slate-path/core/signals/preview';
+import { glanceOf, type ClassGlance } from '@slate-path/core/watch/signals/glance';
+import { watchClass } from '@slate-path/core/watch/signals/watchClass';
+import { eveningsBefore } from '@slate-path/core/watch/signals/evenings';
+import type { WatchPreview } from '@slate-path/core/watch/signals/preview';
 import type { WatchSetting } from '@slate-path/core/records/schema';
 import { RecordReader } from '../database/readRecords';
 import { readSection, settingsFrom } from './readSection';

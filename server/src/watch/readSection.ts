@@ -1,9 +1,9 @@
 import { localMoment } from '@slate-path/core/calendar/zone';
 import type { Step, WatchSetting } from '@slate-path/core/records/schema';
-import { observeRows } from '@slate-path/core/signals/observe';
-import type { ClassSeries } from '@slate-path/core/signals/streams';
-import { usualSettings, type WatchSettings } from '@slate-path/core/signals/watchClass';
-import { defaultGraceMinutes } from '@slate-path/core/roll/rules';
+import { observeRows } from '@slate-path/core/watch/signals/observe';
+import type { ClassSeries } from '@slate-path/core/watch/signals/streams';
+import { usualSettings, type WatchSettings } from '@slate-path/core/watch/signals/watchClass';
+import { defaultGraceMinutes } from '@slate-path/core/attendance/roll/rules';
 import { notRemoved, type RecordReader } from '../database/readRecords';
 import { readStreams } from './readStreams';
 

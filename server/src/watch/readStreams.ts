@@ -1,7 +1,7 @@
 import { lessonsBetween } from '@slate-path/core/calendar/lessons';
 import { localMoment, type LocalMoment } from '@slate-path/core/calendar/zone';
 import type { Lesson } from '@slate-path/core/records/schema';
-import { wasHeld } from '@slate-path/core/roll/totals';
+import { wasHeld } from '@slate-path/core/attendance/roll/totals';
 import type {
   ByLesson,
   LessonColumn,
@@ -10,7 +10,7 @@ import type {
   StreamRow,
   StreamRows,
   StreamTable,
-} from '@slate-path/core/signals/observe/streamRows';
+} from '@slate-path/core/watch/signals/observe/streamRows';
 import { notRemoved, type RecordReader } from '../database/readRecords';
 import { alsoReadable, readable } from '../scopes/access';
 

@@ -1,9 +1,9 @@
 import { subDays, format, parseISO } from 'date-fns';
 import { localMoment } from '@slate-path/core/calendar/zone';
-import { afterStep } from '@slate-path/core/signals/afterStep';
-import { clearedSince } from '@slate-path/core/signals/cleared';
-import { statesOf, watchClass, watchedSeries } from '@slate-path/core/signals/watchClass';
-import type { SectionWatch } from '@slate-path/core/signals/watchReading';
+import { afterStep } from '@slate-path/core/watch/signals/afterStep';
+import { clearedSince } from '@slate-path/core/watch/signals/cleared';
+import { statesOf, watchClass, watchedSeries } from '@slate-path/core/watch/signals/watchClass';
+import type { SectionWatch } from '@slate-path/core/watch/signals/watchReading';
 import { RecordReader } from '../database/readRecords';
 import { readSection } from './readSection';
 

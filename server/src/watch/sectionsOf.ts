@@ -1,4 +1,4 @@
-import { LessonKey } from '@slate-path/core/roll/changes';
+import { LessonKey } from '@slate-path/core/attendance/roll/changes';
 
 /** Kinds of change that alter nothing that is kept of a class: they are laid over it where it is shown. */
 const silent = new Set(['concern.quiet', 'concern.show', 'pathSummary.keep', 'message.send']);

@@ -1,1 +1,1 @@
-export { StudentDoor as default } from '../../features/checkIn/StudentDoor';
+export { StudentDoor as default } from '../../features/attendance/checkIn/StudentDoor';

@@ -1,1 +1,1 @@
-export { DeskScreen as default } from '../../features/desk/DeskScreen';
+export { DeskScreen as default } from '../../features/keeping/desk/DeskScreen';

@@ -1,1 +1,1 @@
-export { LookForsScreen as default } from '../../features/tallies/LookForsScreen';
+export { LookForsScreen as default } from '../../features/observation/tallies/LookForsScreen';

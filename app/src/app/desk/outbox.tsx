@@ -1,1 +1,1 @@
-export { OutboxScreen as default } from '../../features/messages/OutboxScreen';
+export { OutboxScreen as default } from '../../features/people/messages/OutboxScreen';

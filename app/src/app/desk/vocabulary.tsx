@@ -1,1 +1,1 @@
-export { VocabularyScreen as default } from '../../features/vocabulary/VocabularyScreen';
+export { VocabularyScreen as default } from '../../features/attendance/vocabulary/VocabularyScreen';

@@ -1,1 +1,1 @@
-export { LessonScreen as default } from '../../features/lesson/LessonScreen';
+export { LessonScreen as default } from '../../features/attendance/lesson/LessonScreen';

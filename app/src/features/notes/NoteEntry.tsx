@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
-import { typing } from '../lesson/useLessonKeys';
+import { typing } from '../attendance/lesson/useLessonKeys';
 import { openDraft, useDraft } from './draft';
 import { loadReading } from './useReader';
 

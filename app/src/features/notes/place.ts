@@ -2,7 +2,7 @@ import { usePathname } from 'expo-router';
 import { useMemo } from 'react';
 import { lessonNow } from '@slate-path/core/calendar/lessonNow';
 import type { Lesson } from '@slate-path/core/records/schema';
-import { useAllLessons } from '../lesson/lessons';
+import { useAllLessons } from '../attendance/lesson/lessons';
 import { useNow } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { NoteReading } from '@slate-path/core/notes/readNote';
 import { topicNames } from '@slate-path/core/notes/topics';
 import { listOf } from '@slate-path/core/records/records';
-import { isEnrolledOn } from '@slate-path/core/roll/totals';
+import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
 import { useNow } from '../../sync/clock';
 import { remembered } from '../../sync/remembered';
 import { useRecords } from '../../sync/useRecords';

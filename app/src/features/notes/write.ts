@@ -1,7 +1,7 @@
 import { linkId } from '@slate-path/core/notes/linkId';
 import type { NoteLinks } from '@slate-path/core/notes/links';
 import type { Lesson } from '@slate-path/core/records/schema';
-import { keyOf } from '../lesson/marking';
+import { keyOf } from '../attendance/lesson/marking';
 import { now } from '../../sync/clock';
 import { makeChange, newId, type Concerns } from '../../sync/outbox';
 

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { findByName } from '@slate-path/core/people/findByName';
 import { listOf, type Records } from '@slate-path/core/records/records';
 import type { Student } from '@slate-path/core/records/schema';
-import { isEnrolledOn } from '@slate-path/core/roll/totals';
+import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
 import { inColumns } from '../../parts/arrange';
 import { Card } from '../../parts/Card';
 import { Field } from '../../parts/Field';

@@ -8,7 +8,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { errorsOf, useTry } from '../accounts/useTry';
-import { readDate } from '../desk/readDate';
+import { readDate } from '../keeping/desk/readDate';
 import { useAccount } from '../../sync/account';
 import { post } from '../../sync/api';
 import { useNow } from '../../sync/clock';

@@ -1,7 +1,7 @@
 import { isDate } from '@slate-path/core/calendar/isDate';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { displayName } from '@slate-path/core/people/names';
-import type { Concern } from '@slate-path/core/signals/names';
+import type { Concern } from '@slate-path/core/watch/signals/names';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '../../parts/Action';
@@ -12,7 +12,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
-import { readDate } from '../desk/readDate';
+import { readDate } from '../keeping/desk/readDate';
 import { now as rightNow, useNow } from '../../sync/clock';
 import { makeChange, newId } from '../../sync/outbox';
 import { useRecords } from '../../sync/useRecords';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import type { Evidence } from '@slate-path/core/signals/evidence';
-import type { StreamName } from '@slate-path/core/signals/names';
+import type { Evidence } from '@slate-path/core/watch/signals/evidence';
+import type { StreamName } from '@slate-path/core/watch/signals/names';
 import { dayMonth } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { SectionWatch } from '@slate-path/core/signals/watchReading';
+import type { SectionWatch } from '@slate-path/core/watch/signals/watchReading';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { useRecords } from '../../sync/useRecords';

@@ -8,7 +8,7 @@ import { dayMonth, longDay } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { notesHistory } from '../notes/write';
-import { OpenPath } from '../path/OpenPath';
+import { OpenPath } from './path/OpenPath';
 import { zoneOf } from '../../sync/clock';
 import { makeChange } from '../../sync/outbox';
 import { useSectionName } from '../../sync/sections';

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import { addressOf } from '@slate-path/core/api/address';
 import type { Quiet, Step } from '@slate-path/core/records/schema';
-import { isQuiet, quietId } from '@slate-path/core/signals/quiet';
-import type { WatchItem } from '@slate-path/core/signals/watchClass';
-import type { SectionWatch } from '@slate-path/core/signals/watchReading';
+import { isQuiet, quietId } from '@slate-path/core/watch/signals/quiet';
+import type { WatchItem } from '@slate-path/core/watch/signals/watchClass';
+import type { SectionWatch } from '@slate-path/core/watch/signals/watchReading';
 import { useNow } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 import { useView, type ViewState } from '../../sync/views';

@@ -1,1 +1,1 @@
-export { CheckInScreen as default } from '../../../features/checkIn/CheckInScreen';
+export { CheckInScreen as default } from '../../../features/attendance/checkIn/CheckInScreen';

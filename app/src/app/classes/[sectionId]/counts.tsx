@@ -1,1 +1,1 @@
-export { CountsScreen as default } from '../../../features/counts/CountsScreen';
+export { CountsScreen as default } from '../../../features/observation/counts/CountsScreen';

@@ -1,1 +1,1 @@
-export { DaysScreen as default } from '../../../features/days/DaysScreen';
+export { DaysScreen as default } from '../../../features/attendance/days/DaysScreen';

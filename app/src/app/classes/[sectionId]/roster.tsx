@@ -1,1 +1,1 @@
-export { RosterScreen as default } from '../../../features/roster/RosterScreen';
+export { RosterScreen as default } from '../../../features/people/roster/RosterScreen';

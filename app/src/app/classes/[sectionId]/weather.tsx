@@ -1,1 +1,1 @@
-export { WeatherScreen as default } from '../../../features/checkIn/WeatherScreen';
+export { WeatherScreen as default } from '../../../features/attendance/checkIn/WeatherScreen';

@@ -1,1 +1,1 @@
-export { WorkScreen as default } from '../../../features/work/WorkScreen';
+export { WorkScreen as default } from '../../../features/people/work/WorkScreen';

@@ -1,1 +1,1 @@
-export { EraseScreen as default } from '../../../features/erasure/EraseScreen';
+export { EraseScreen as default } from '../../../features/keeping/erasure/EraseScreen';

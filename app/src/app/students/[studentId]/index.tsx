@@ -1,1 +1,1 @@
-export { PathScreen as default } from '../../../features/path/PathScreen';
+export { PathScreen as default } from '../../../features/watch/path/PathScreen';

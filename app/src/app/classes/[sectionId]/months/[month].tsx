@@ -1,1 +1,1 @@
-export { MonthScreen as default } from '../../../../features/month/MonthScreen';
+export { MonthScreen as default } from '../../../../features/attendance/month/MonthScreen';

@@ -1,0 +1,243 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { lessonNow } from '@slate-path/core/calendar/lessonNow';
+import { displayName } from '@slate-path/core/people/names';
+import type { Lesson } from '@slate-path/core/records/schema';
+import { rollRows, type RollRow } from '@slate-path/core/attendance/roll/rollRows';
+import { longDay } from '../../../parts/dates';
+import { lazily } from '../../../parts/lazily';
+import { Sheet } from '../../../parts/Sheet';
+import { shortDay } from '../../../parts/dates';
+import { useTabTitle } from '../../../parts/useTabTitle';
+import { useWide } from '../../../theme/theme';
+import { OpenCircle } from '../../observation/circle/OpenCircle';
+import { byStudent, useNameOrder } from '../../people/nameOrder';
+import { useRecordsAfterPaint } from '../../../sync/afterPaint';
+import { useNow } from '../../../sync/clock';
+import { useRecords, type RecordsState } from '../../../sync/useRecords';
+import { useDay } from '../../../sync/sync';
+import { partnerOf, rollBook, untakenLessons, useAllLessons } from './lessons';
+import { LessonHeader } from './LessonHeader';
+import type { LessonRow } from './lessonRow';
+import { ModeBar, modeOf, type LessonMode } from './ModeBar';
+import { NoLesson } from './NoLesson';
+import { Roll } from './Roll';
+import { RollFooter } from './RollFooter';
+import { UntakenSheet } from './UntakenList';
+import { useLessonKeys } from './useLessonKeys';
+import { MarkDetail } from './MarkDetail';
+
+// The roll is there at once; what else is done in a lesson is loaded when it is first wanted.
+const TallyPanel = lazy(() => import('../../observation/tallies/TallyPanel'));
+const SweepPanel = lazy(() => import('../../observation/sweep/SweepPanel'));
+const CirclePanel = lazy(() => import('../../observation/circle/CirclePanel'));
+const TurnsPanel = lazy(() => import('../../observation/turns/TurnsPanel'));
+const LessonNotesSheet = lazy(() => import('../../notes/LessonNotes'));
+const TallySheet = lazy(() => import('../../observation/tallies/TallySheet'));
+const CheckInPanel = lazily(() => import('../checkIn/CheckInPanel'));
+const LessonSide = lazily(() => import('./LessonSide'));
+
+/** Beside the roll, on a wide screen. */
+const sideWidth = 320;
+
+const bookOf = (state: RecordsState) => rollBook(state.current);
+
+/** The students of a lesson (and of its partner's) with their marks; the same object while nothing of it changes. */
+function useRollRows(lesson: Lesson, partner: Lesson | undefined): LessonRow[] {
+  const students = useRecords((state) => state.current.student);
+  const enrolments = useRecords((state) => state.current.enrolment);
+  // A tapped row shows its own mark at once; the class's sums and its line follow a frame later.
+  const book = useRecordsAfterPaint(bookOf);
+  const order = useNameOrder();
+  return useMemo(
+    () =>
+      [lesson, ...(partner ? [partner] : [])].flatMap((found) =>
+        rollRows(found, students, Object.values(enrolments), book)
+          .sort(byStudent(order))
+          .map((row) => ({ ...row, lesson: found })),
+      ),
+    [lesson, partner, students, enrolments, book, order],
+  );
+}
+
+/** What is on now, or the lesson that was asked for. */
+export function LessonScreen() {
+  const { lessonId } = useLocalSearchParams<{ lessonId?: string }>();
+  const now = useNow();
+  const lessons = useAllLessons();
+  const inHand = lessonId ? undefined : lessonNow(lessons, now)?.lesson;
+  const lesson = lessonId ? lessons.find(({ id }) => id === lessonId) : inHand;
+  if (!lesson) return <NoLesson asked={lessonId} />;
+  return <OpenLesson key={lesson.id} lesson={lesson} lessons={lessons} />;
+}
+
+function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) {
+  const wide = useWide();
+  const router = useRouter();
+  const now = useNow();
+  const mode = modeOf(useLocalSearchParams<{ mode?: string }>().mode);
+  const setMode = useCallback(
+    (next: LessonMode) => {
+      router.setParams({ mode: next });
+    },
+    [router],
+  );
+  const partner = useRecords((state) => partnerOf(lesson, state.current));
+  const rows = useRollRows(lesson, partner);
+  const [openStudent, setOpenStudent] = useState<string | null>(null);
+  const [listing, setListing] = useState(false);
+  const [checkIns, setCheckIns] = useState(false);
+  const sections = useRecords((state) => state.current.section);
+  const title = [lesson, ...(partner ? [partner] : [])]
+    .map(({ sectionId }) => sections[sectionId]?.name ?? '')
+    .sort()
+    .join(' and ');
+  useTabTitle(`${title}, ${shortDay(lesson.date)}, ${lesson.startsAt}`);
+  const state = useDay(lesson.date);
+  const connection = useRecords((known) => known.connection);
+  const untaken = useMemo(() => untakenLessons(lessons, now), [lessons, now]);
+  const index = lessons.findIndex(({ id }) => id === lesson.id);
+  const goTo = useCallback(
+    (to: Lesson | undefined) => {
+      if (to) router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: to.id, mode } });
+    },
+    [router, mode],
+  );
+  const openCheckIns = useCallback(() => {
+    setCheckIns(true);
+  }, []);
+  const closeCheckIns = () => {
+    setCheckIns(false);
+  };
+  const [notes, setNotes] = useState(false);
+  const openNotes = useCallback(() => {
+    setNotes(true);
+  }, []);
+  const [seen, setSeen] = useState(false);
+  const openSeen = useCallback(() => {
+    setSeen(true);
+  }, []);
+  const listUntaken = useCallback(() => {
+    setListing(true);
+  }, []);
+  const open = openStudent === null ? undefined : rows.find(({ student }) => student.id === openStudent);
+  const openRow = useCallback((row: RollRow) => {
+    setOpenStudent(row.student.id);
+  }, []);
+  const close = () => {
+    setOpenStudent(null);
+  };
+  useLessonKeys({
+    on: mode === 'roll',
+    lesson,
+    rows,
+    previous: () => goTo(lessons[index - 1]),
+    next: () => goTo(lessons[index + 1]),
+  });
+  const working =
+    mode === 'roll' || lesson.setAside || rows.length === 0 ? null : (
+      <Suspense fallback={<View style={{ flex: 1 }} />}>
+        {mode === 'tally' ? <TallyPanel lesson={lesson} rows={rows} /> : null}
+        {mode === 'sweep' ? <SweepPanel lesson={lesson} rows={rows} /> : null}
+        {mode === 'circle' ? <CirclePanel lesson={lesson} rows={rows} /> : null}
+        {mode === 'turns' ? <TurnsPanel lesson={lesson} rows={rows} /> : null}
+      </Suspense>
+    );
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <View style={{ flex: 1 }}>
+        <LessonHeader
+          lesson={lesson}
+          title={title}
+          rows={rows}
+          now={now}
+          untaken={mode === 'roll' ? untaken.length : 0}
+          previous={lessons[index - 1]}
+          next={lessons[index + 1]}
+          onGo={goTo}
+          onOpenRow={openRow}
+          onListUntaken={listUntaken}
+          onListCheckIns={openCheckIns}
+          onOpenSeen={openSeen}
+          onOpenNotes={openNotes}
+          compact={mode === 'circle' && !wide}
+          beside={working ? 0 : sideWidth}
+        />
+        <OpenCircle lessonId={lesson.id} />
+        {lesson.setAside || rows.length === 0 ? null : <ModeBar mode={mode} onMode={setMode} />}
+        {working ?? (
+          <>
+            <Roll lesson={lesson} partner={partner} rows={rows} now={now} onMore={setOpenStudent} />
+            {rows.length > 0 && !lesson.setAside ? (
+              <RollFooter
+                lesson={lesson}
+                rows={rows}
+                loading={state === 'loading' && connection === 'online'}
+              />
+            ) : null}
+          </>
+        )}
+      </View>
+      {wide && !working ? (
+        <View style={{ width: sideWidth }}>
+          <LessonSide
+            lesson={lesson}
+            lessons={lessons}
+            untaken={untaken}
+            open={open}
+            onGo={goTo}
+            onClose={close}
+            onOpen={setOpenStudent}
+          />
+        </View>
+      ) : null}
+      {!wide && open ? (
+        <Sheet title={displayName(open.student)} note={longDay(lesson.date)} onClose={close}>
+          <MarkDetail lesson={open.lesson} row={open} onDone={close} />
+        </Sheet>
+      ) : null}
+      {checkIns ? (
+        <Sheet title="Check-ins" note={longDay(lesson.date)} onClose={closeCheckIns}>
+          <CheckInPanel
+            lesson={lesson}
+            onOpen={(studentId) => {
+              setCheckIns(false);
+              setOpenStudent(studentId);
+            }}
+          />
+        </Sheet>
+      ) : null}
+      {notes ? (
+        <Suspense fallback={null}>
+          <LessonNotesSheet
+            lesson={lesson}
+            onClose={() => {
+              setNotes(false);
+            }}
+          />
+        </Suspense>
+      ) : null}
+      {seen ? (
+        <Suspense fallback={null}>
+          <TallySheet
+            lesson={lesson}
+            rows={rows}
+            onClose={() => {
+              setSeen(false);
+            }}
+          />
+        </Suspense>
+      ) : null}
+      {listing ? (
+        <UntakenSheet
+          lessons={untaken}
+          onGo={goTo}
+          onClose={() => {
+            setListing(false);
+          }}
+        />
+      ) : null}
+    </View>
+  );
+}

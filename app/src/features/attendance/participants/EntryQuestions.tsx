@@ -1,0 +1,84 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { displayName } from '@slate-path/core/people/names';
+import type { Participant } from '@slate-path/core/attendance/participants/readParticipants';
+import { personKey } from '@slate-path/core/attendance/participants/readParticipants';
+import type { Student } from '@slate-path/core/records/schema';
+import { Card } from '../../../parts/Card';
+import { Choice } from '../../../parts/Choice';
+import { Words } from '../../../parts/Words';
+import { usePalette } from '../../../theme/theme';
+import { space } from '../../../theme/tokens';
+import type { Answers } from './recordList';
+
+export interface Question {
+  lines: Participant[];
+  candidates: string[];
+}
+
+interface EntryQuestionsProps {
+  questions: readonly Question[];
+  /** The class, in the order of names. */
+  students: readonly Student[];
+  answers: Answers;
+  onAnswer: (entry: string, studentId: string | null | undefined) => void;
+}
+
+const open = 'open';
+const nobody = 'nobody';
+const another = 'another';
+
+function EntryQuestion({
+  question: { lines, candidates },
+  students,
+  answers,
+  onAnswer,
+}: Omit<EntryQuestionsProps, 'questions'> & { question: Question }) {
+  const palette = usePalette();
+  const [all, setAll] = useState(false);
+  const [first] = lines;
+  if (!first) return null;
+  const key = personKey(first);
+  const answer = answers.get(key);
+  const value = answer === null ? nobody : (answer ?? open);
+  const offered = students.filter(({ id }) => all || candidates.includes(id) || id === answer);
+  const choose = (next: string) => {
+    if (next === another) setAll(true);
+    else onAnswer(key, next === nobody ? null : next === open ? undefined : next);
+  };
+  return (
+    <View style={{ gap: space(2), paddingVertical: space(2), borderTopWidth: 1, borderColor: palette.line }}>
+      <Words>
+        <Words bold>{first.written}</Words>
+        <Words size="small" tone="inkQuiet">{`  line ${lines.map(({ line }) => line).join(', ')}`}</Words>
+      </Words>
+      <Choice
+        name={`Who ${first.written} is`}
+        value={value}
+        options={[
+          ...offered.map((student) => ({ value: student.id, label: displayName(student) })),
+          ...(all ? [] : [{ value: another, label: 'Somebody else' }]),
+          { value: nobody, label: 'Nobody of this class' },
+          { value: open, label: 'Leave open' },
+        ]}
+        onChange={choose}
+      />
+    </View>
+  );
+}
+
+/** Those on a list nobody is sure of: each is settled once, and remembered for the class. */
+export function EntryQuestions({ questions, ...rest }: EntryQuestionsProps) {
+  if (questions.length === 0) return null;
+  return (
+    <Card style={{ gap: space(1) }}>
+      <Words size="large" serif heading={2}>{`Who is this? ${questions.length}`}</Words>
+      <Words tone="inkQuiet">
+        Your answer is remembered for this class. What is left open is nobody here, and is asked again.
+      </Words>
+      {questions.map((question) => (
+        <EntryQuestion key={question.lines[0]?.line} question={question} {...rest} />
+      ))}
+    </Card>
+  );
+}

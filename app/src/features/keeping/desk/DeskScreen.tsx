@@ -1,0 +1,187 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { listOf } from '@slate-path/core/records/records';
+import { Action } from '../../../parts/Action';
+import { Card } from '../../../parts/Card';
+import { Choice } from '../../../parts/Choice';
+import { Page } from '../../../parts/Page';
+import { Words } from '../../../parts/Words';
+import { chooseTheme, useThemeChoice, useWide, type ThemeChoice } from '../../../theme/theme';
+import { space } from '../../../theme/tokens';
+import { signOut, useAccount } from '../../../sync/account';
+import { chooseNameOrder, nameOrders, useNameOrder } from '../../people/nameOrder';
+import { ApiProblem } from '../../../sync/api';
+import { useRecords } from '../../../sync/useRecords';
+import { ArchiveCard } from '../archive/ArchiveCard';
+import { BackupCard } from '../archive/BackupCard';
+import { DaysOff } from './DaysOff';
+import { Exports } from './Exports';
+import { TermDates } from './TermDates';
+import { Timetable } from './Timetable';
+import { useState } from 'react';
+
+const looks: { value: ThemeChoice; label: string }[] = [
+  { value: 'device', label: 'As this device' },
+  { value: 'paper', label: 'Paper' },
+  { value: 'board', label: 'Board' },
+];
+
+/** The attendance kinds at a glance, and the way to them. */
+function VocabularyCard() {
+  const router = useRouter();
+  const standings = useRecords((state) => state.current.standing);
+  const inUse = Object.values(standings)
+    .filter(({ removed }) => !removed)
+    .sort((a, b) => a.position - b.position);
+  return (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        Attendance kinds
+      </Words>
+      <Words tone="inkQuiet">{inUse.map(({ code, name }) => `${code} ${name}`).join(' · ')}</Words>
+      <View style={{ alignItems: 'flex-start' }}>
+        <Action
+          label="Letters, names and meanings"
+          onPress={() => {
+            router.push('/desk/vocabulary');
+          }}
+        />
+      </View>
+    </Card>
+  );
+}
+
+/** The sets of look-fors at a glance, and the way to them. */
+function LookForsCard() {
+  const router = useRouter();
+  const current = useRecords((state) => state.current);
+  const names = listOf(current, 'focus')
+    .map(({ name }) => name)
+    .sort();
+  return (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        Look-fors
+      </Words>
+      <Words tone="inkQuiet">{[...new Set(names)].join(' · ') || 'What you tally in lessons.'}</Words>
+      <View style={{ alignItems: 'flex-start' }}>
+        <Action
+          label="Sets and look-fors"
+          onPress={() => {
+            router.push('/desk/look-fors');
+          }}
+        />
+      </View>
+    </Card>
+  );
+}
+
+function ColleaguesCard() {
+  const router = useRouter();
+  return (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        Colleagues
+      </Words>
+      <Words tone="inkQuiet">Share a class, have it covered, invite whoever teaches beside you.</Words>
+      <View style={{ alignItems: 'flex-start' }}>
+        <Action
+          label="Colleagues and classes"
+          onPress={() => {
+            router.push('/desk/colleagues');
+          }}
+        />
+      </View>
+    </Card>
+  );
+}
+
+function OutboxCard() {
+  const router = useRouter();
+  return (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        Outbox
+      </Words>
+      <Words tone="inkQuiet">What was written to students and guardians, when and why.</Words>
+      <View style={{ alignItems: 'flex-start' }}>
+        <Action
+          label="Open the outbox"
+          onPress={() => {
+            router.push('/desk/outbox');
+          }}
+        />
+      </View>
+    </Card>
+  );
+}
+
+/** What is done once a term, and files out. */
+export function DeskScreen() {
+  const wide = useWide();
+  const router = useRouter();
+  const look = useThemeChoice();
+  const order = useNameOrder();
+  const { teacherName, isKeeper, demo } = useAccount();
+  const [problem, setProblem] = useState<string>();
+  const leave = () => {
+    signOut().catch((error: unknown) => {
+      setProblem(error instanceof ApiProblem ? error.detail : 'Something broke here. Try again.');
+    });
+  };
+  const left = (
+    <>
+      <TermDates />
+      <Timetable />
+      <VocabularyCard />
+      <LookForsCard />
+      <OutboxCard />
+      <ColleaguesCard />
+    </>
+  );
+  const right = (
+    <>
+      <DaysOff />
+      <ArchiveCard />
+      {isKeeper ? <BackupCard /> : null}
+      <Exports />
+      <Card style={{ gap: space(3) }}>
+        <Words size="large" serif heading={2}>
+          This device
+        </Words>
+        <Choice name="Order of names" value={order} options={nameOrders} onChange={chooseNameOrder} />
+        <Choice name="Look" value={look} options={looks} onChange={chooseTheme} />
+        {demo ? null : (
+          <>
+            <Words tone="inkQuiet">{`Signed in as ${teacherName}. Signing out removes the records from this device.`}</Words>
+            {problem ? <Words tone="ember">{problem}</Words> : null}
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+              <Action
+                label="Passphrase and devices"
+                onPress={() => {
+                  router.push('/desk/account');
+                }}
+              />
+              <Action label="Sign out" onPress={leave} />
+            </View>
+          </>
+        )}
+      </Card>
+    </>
+  );
+  return (
+    <Page title="Desk" note="Once a term, and files in and out">
+      {wide ? (
+        <View style={{ flexDirection: 'row', gap: space(4), alignItems: 'flex-start' }}>
+          <View style={{ flex: 1, gap: space(4) }}>{left}</View>
+          <View style={{ flex: 1, gap: space(4) }}>{right}</View>
+        </View>
+      ) : (
+        <>
+          {left}
+          {right}
+        </>
+      )}
+    </Page>
+  );
+}

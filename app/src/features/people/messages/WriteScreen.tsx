@@ -1,0 +1,317 @@
+import ClipboardCopy from 'lucide-react-native/icons/clipboard-copy';
+import Send from 'lucide-react-native/icons/send';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
+import { many } from '@slate-path/core/words/many';
+import { blankNames, fillBlanks, unknownBlanks } from '@slate-path/core/people/messages/blanks';
+import { readersOf, type Reader } from '@slate-path/core/people/messages/readers';
+import { displayName } from '@slate-path/core/people/names';
+import { listOf } from '@slate-path/core/records/records';
+import type { Lesson, Message } from '@slate-path/core/records/schema';
+import { Action } from '../../../parts/Action';
+import { Card } from '../../../parts/Card';
+import { Choice } from '../../../parts/Choice';
+import { monthName } from '../../../parts/dates';
+import { Empty } from '../../../parts/Empty';
+import { Field } from '../../../parts/Field';
+import { Page } from '../../../parts/Page';
+import { Words } from '../../../parts/Words';
+import { forgetTyped } from '../../../parts/typed';
+import { Typing } from '../../../parts/Typing';
+import { useWide } from '../../../theme/theme';
+import { space } from '../../../theme/tokens';
+import { copyText } from '../../../files/give';
+import { useAllLessons } from '../../attendance/lesson/lessons';
+import { useAccount } from '../../../sync/account';
+import { now as presentMoment, useNow } from '../../../sync/clock';
+import { makeChange, newId } from '../../../sync/outbox';
+import { useAsking } from '../../../sync/useAsking';
+import { useRecords } from '../../../sync/useRecords';
+import { useView } from '../../../sync/views';
+import { ReaderList } from './ReaderList';
+import { templateFor, type Group } from './templates';
+import { useMembers, valuesFor, type Member } from './useGroups';
+
+const readers: { value: Message['toWhom']; label: string }[] = [
+  { value: 'student', label: 'To the students' },
+  { value: 'guardians', label: 'To their guardians' },
+];
+
+/** Those a message can be for: a group, or a cohort by its name. */
+interface Audience {
+  value: string;
+  label: string;
+  group: Group;
+  reason: string;
+  occasion: string;
+  members: Member[];
+}
+
+interface Asked {
+  sectionId: string;
+  date: string;
+  lesson: Lesson | undefined;
+  times: number;
+}
+
+function audiencesOf(members: readonly Member[], { sectionId, date, lesson, times }: Asked): Audience[] {
+  const month = date.slice(0, 7);
+  const audience = (
+    value: string,
+    label: string,
+    group: Group,
+    about: string,
+    of: (member: Member) => boolean,
+  ): Audience => {
+    const found = members.filter(of);
+    const occasion = `${value} ${about}`.slice(0, 200);
+    return { value, label: `${label} (${found.length})`, group, reason: label, occasion, members: found };
+  };
+  const cohorts = [...new Set(members.map(({ cohort }) => cohort).filter(Boolean))].sort();
+  const inMonth = `${sectionId} ${month}`;
+  return [
+    ...(lesson?.takenAt
+      ? [audience('away', 'Away in this lesson', 'away', lesson.id, (m) => m.awayNow)]
+      : []),
+    audience(
+      'times',
+      `Away ${many(times, 'time')} or more`,
+      'times',
+      `${times} ${inMonth}`,
+      (m) => m.missed.length >= times,
+    ),
+    audience(
+      'never',
+      'Never here this month',
+      'never',
+      inMonth,
+      (m) => m.taken > 0 && m.missed.length === m.taken,
+    ),
+    audience('everyone', 'Everyone', 'everyone', `${sectionId} ${date}`, () => true),
+    ...cohorts.map((name) =>
+      audience(`cohort ${name}`, name, 'everyone', `${sectionId} ${date}`, (m) => m.cohort === name),
+    ),
+  ];
+}
+
+/** A message written once, with each one's own name and dates in it; or their addresses, to write elsewhere. */
+export function WriteScreen() {
+  const params = useLocalSearchParams<{ lessonId?: string; sectionId?: string }>();
+  const now = useNow();
+  const lesson = useAllLessons().find(({ id }) => id === params.lessonId);
+  const sectionId = lesson?.sectionId ?? params.sectionId ?? '';
+  const date = lesson?.date ?? now.date;
+  const section = useRecords((state) => state.current.section[sectionId]);
+  const month = useView(addressOf('month', { sectionId, month: date.slice(0, 7) }));
+  const asking = useAsking('for the month, to say who was away how often');
+  const offline = useRecords((state) => state.connection === 'offline');
+  useView(addressOf('outbox'));
+  if (!section)
+    return (
+      <Page title="Write" back={{ to: '/people', name: 'All classes' }}>
+        <Empty title="Whom about?">Open a lesson or a class, and write from there.</Empty>
+      </Page>
+    );
+  if (month.state === 'loading' && !offline)
+    return (
+      <Page
+        title={`Write, ${section.name}`}
+        back={{ to: { pathname: '/classes/[sectionId]', params: { sectionId } }, name: 'Back to the class' }}
+      >
+        <Words tone="inkQuiet">{asking}</Words>
+      </Page>
+    );
+  return (
+    <Write
+      key={`${sectionId} ${date}`}
+      className={section.name}
+      sectionId={sectionId}
+      date={date}
+      lesson={lesson}
+      unsure={month.state === 'loading'}
+    />
+  );
+}
+
+interface WriteProps extends Omit<Asked, 'times'> {
+  className: string;
+  /** The month is not known on this device as a whole. */
+  unsure: boolean;
+}
+
+function Write({ className, sectionId, date, lesson, unsure }: WriteProps) {
+  const wide = useWide();
+  const router = useRouter();
+  const { teacherName } = useAccount();
+  const current = useRecords((state) => state.current);
+  const [typedTimes, setTypedTimes] = useState('3');
+  const times = Math.max(1, Math.round(Number(typedTimes)) || 1);
+  const members = useMembers(sectionId, date, lesson);
+  const audiences = audiencesOf(members, { sectionId, date, lesson, times });
+  const [chosen, setChosen] = useState(audiences[0]?.value ?? 'everyone');
+  const audience = audiences.find(({ value }) => value === chosen) ?? audiences[0];
+  const [toWhom, setToWhom] = useState<Message['toWhom']>('student');
+  const group = audience?.group ?? 'everyone';
+  const template = templateFor(group, toWhom, teacherName);
+  const [written, setWritten] = useState<Record<string, { subject: string; body: string }>>({});
+  const textKey = `${group} ${toWhom}`;
+  const form = `message ${sectionId} ${date} ${textKey}`;
+  const text = written[textKey] ?? template;
+  const [decided, setDecided] = useState<Record<string, boolean>>({});
+  const [told, setTold] = useState('');
+  const [sent, setSent] = useState(0);
+  const people = readersOf(
+    audience?.members.map(({ student }) => student) ?? [],
+    listOf(current, 'guardian'),
+    listOf(current, 'message'),
+    { toWhom, occasion: audience?.occasion ?? '' },
+  );
+  const keyOf = ({ student }: Reader) => `${audience?.occasion ?? ''} ${toWhom} ${student.id}`;
+  // Who was written to about this already is left out, unless it is said otherwise.
+  const isIn = (reader: Reader) => reader.addresses.length > 0 && (decided[keyOf(reader)] ?? !reader.before);
+  const going = people.filter(isIn);
+  const unknown = unknownBlanks(`${text.subject} ${text.body}`);
+  const empty = text.subject.trim() === '' || text.body.trim() === '';
+  const filled = (reader: Reader) => {
+    const member = audience?.members.find(({ student }) => student.id === reader.student.id);
+    if (!member) return { subject: '', body: '' };
+    const values = valuesFor(member, className, date);
+    return {
+      subject: fillBlanks(text.subject, values).slice(0, 200),
+      body: fillBlanks(text.body, values).slice(0, 5000),
+    };
+  };
+  const first = going[0];
+  const preview = first ? filled(first) : null;
+  const send = () => {
+    const noticeId = newId();
+    const writtenAt = new Date(presentMoment()).toISOString();
+    const messages = going.map((reader) => ({
+      id: newId(),
+      noticeId,
+      studentId: reader.student.id,
+      occasion: audience?.occasion ?? '',
+      reason: `${audience?.reason ?? ''}, ${className}`.slice(0, 200),
+      toWhom,
+      addresses: reader.addresses.slice(0, 8),
+      ...filled(reader),
+      writtenAt,
+    }));
+    makeChange('message.send', { messages }, 'outbox');
+    forgetTyped(form);
+    setSent(messages.length);
+    setDecided({});
+  };
+  const edit = (part: 'subject' | 'body') => (value: string) => {
+    setWritten((last) => ({ ...last, [textKey]: { ...(last[textKey] ?? text), [part]: value } }));
+  };
+  const whom = (
+    <>
+      <Choice name="To whom" value={audience?.value ?? ''} options={audiences} onChange={setChosen} />
+      {audience?.value === 'times' ? (
+        <Field
+          label={`Away so many times in ${monthName(date.slice(0, 7))}, or more`}
+          value={typedTimes}
+          onChange={setTypedTimes}
+          keyboard="numeric"
+          width={320}
+        />
+      ) : null}
+      <Choice name="Readers" value={toWhom} options={readers} onChange={setToWhom} />
+      <ReaderList
+        people={people}
+        isIn={isIn}
+        onDecide={(reader, decision) => {
+          setDecided({ ...decided, [keyOf(reader)]: decision });
+        }}
+      />
+      <View style={{ alignItems: 'flex-start', gap: space(2) }}>
+        <Action
+          label="Copy their addresses"
+          icon={ClipboardCopy}
+          disabled={going.length === 0}
+          onPress={() => {
+            const addresses = going.flatMap((reader) => reader.addresses);
+            void copyText(addresses.join(', '), `${many(addresses.length, 'address', 'addresses')}:`).then(
+              setTold,
+            );
+          }}
+        />
+        {told ? <Words live>{told}</Words> : null}
+      </View>
+    </>
+  );
+  const letter = (
+    <Card style={{ gap: space(3) }}>
+      <Typing key={form} about={form}>
+        <Field label="Subject" value={text.subject} onChange={edit('subject')} />
+        <Field
+          label="Message"
+          value={text.body}
+          onChange={edit('body')}
+          multiline
+          hint={`Blanks are filled for each one: ${blankNames.map((name) => `{${name}}`).join(' ')}`}
+        />
+      </Typing>
+      {unknown.length > 0 ? (
+        <Words
+          tone="ember"
+          live
+        >{`Nothing fills {${unknown.join('}, {')}}. Correct it before sending.`}</Words>
+      ) : null}
+      {first && preview && unknown.length === 0 ? (
+        <View style={{ gap: space(1) }} testID="preview">
+          <Words size="small" tone="inkQuiet">{`As ${displayName(first.student)} will read it`}</Words>
+          <Words bold>{preview.subject}</Words>
+          <Words>{preview.body}</Words>
+        </View>
+      ) : null}
+      {sent > 0 ? (
+        <Words bold live>{`${sent === 1 ? '1 message is' : `${sent} messages are`} in the outbox.`}</Words>
+      ) : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+        <Action
+          label={`Send ${many(going.length, 'message')}`}
+          kind="main"
+          icon={Send}
+          disabled={going.length === 0 || unknown.length > 0 || empty}
+          onPress={send}
+        />
+        <Action
+          label="To the outbox"
+          onPress={() => {
+            router.push('/desk/outbox');
+          }}
+        />
+      </View>
+    </Card>
+  );
+  const back = lesson
+    ? {
+        to: { pathname: '/lessons/[lessonId]' as const, params: { lessonId: lesson.id } },
+        name: 'Back to the lesson',
+      }
+    : { to: { pathname: '/classes/[sectionId]' as const, params: { sectionId } }, name: 'Back to the class' };
+  return (
+    <Page title={`Write, ${className}`} note="Once, with each one’s own name and dates in it" back={back}>
+      {unsure ? (
+        <Words tone="inkQuiet" live>
+          There is no connection: who was away how often is counted from what this device knows.
+        </Words>
+      ) : null}
+      {wide ? (
+        <View style={{ flexDirection: 'row', gap: space(5), alignItems: 'flex-start' }}>
+          <View style={{ flex: 1, gap: space(4) }}>{whom}</View>
+          <View style={{ flex: 1 }}>{letter}</View>
+        </View>
+      ) : (
+        <>
+          {whom}
+          {letter}
+        </>
+      )}
+    </Page>
+  );
+}
