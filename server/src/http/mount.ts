@@ -6,7 +6,7 @@ import { reads, writes } from '@slate-path/core/scopes/rights';
 import type { Member } from '../database/scopeEntities';
 import type { OpenDatabase } from '../database/open';
 import { selectScope } from '../database/rowSql';
-import { dayAtSchool, memberOf, renewAccess, roleIn } from '../scopes/access';
+import { changesWithDays, dayAtSchool, memberOf, renewAccess, roleIn } from '../scopes/access';
 import { accessKinds, lastNews } from '../scopes/news';
 import type { Services } from '../services';
 import { bodyReader, BytesInHand } from './bodies';
@@ -29,7 +29,7 @@ async function memberToday({ database, clock }: Services, personId: string): Pro
   if (!member || member.until !== null)
     throw new Problem(401, 'Not signed in', 'This account belongs to no school here any more.');
   const today = dayAtSchool(database.lookUp, personId, clock());
-  if (member.accessOn !== today)
+  if (member.accessOn !== today && changesWithDays(database.lookUp, personId))
     await database.write((sql) => {
       renewAccess(sql, personId, today);
     });

@@ -115,6 +115,16 @@ export function renewAccess(sql: Sql, personId: string, today: string): void {
   sql.run(ofColleagues, personId);
 }
 
+/** Does what somebody sees change by itself from day to day? For most it does not: then asking writes nothing. */
+export function changesWithDays(sql: Sql, personId: string): boolean {
+  return (
+    sql.get(
+      'SELECT 1 FROM "teaching" WHERE "personId" = ? AND "endedAt" IS NULL AND ("startsOn" IS NOT NULL OR "endsOn" IS NOT NULL) LIMIT 1',
+      personId,
+    ) !== undefined
+  );
+}
+
 /** The same for all whose access was never worked out, as where the tables were just made from older ones. */
 export function beginAccess(sql: Sql): void {
   const members = sql.all<{ personId: string }>(`SELECT "personId" FROM "member" WHERE "accessOn" = ''`);
