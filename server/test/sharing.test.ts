@@ -257,6 +257,16 @@ describe('what each may write', () => {
   });
 });
 
+test('the keeper shares a class of others with somebody, but not with themselves', async () => {
+  await send(callers.bela, [change('section.set', { id: 'belas', name: 'Nets', subject: '', room: '' })]);
+  const shareWith = (personId: string) =>
+    status(callers.ines, 'POST', '/api/sections/belas/teachings', {
+      ...{ personId, role: 'teacher', startsOn: null, endsOn: null },
+    });
+  expect([await shareWith(ids.ines), await shareWith(ids.noor)]).toEqual([403, 200]);
+  expect(idsOf((await setupOf('ines')).section)).not.toContain('belas');
+});
+
 test('a colleague’s mark makes one’s view old, a change of another class does not', async () => {
   const tag = async () => (await callers.bela.call('GET', '/api/days/2026-11-23')).headers.get('etag') ?? '';
   const before = await tag();

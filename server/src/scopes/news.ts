@@ -1,4 +1,5 @@
 import type { Sql } from '../database/sql';
+import { peopleIn } from './access';
 
 /** A change that others may see. */
 export interface Told {
@@ -19,15 +20,8 @@ export function tell(sql: Sql, people: readonly string[], { kind, changeId }: To
 
 /** Tells everybody else who is something in one of these scopes. @returns whom */
 export function tellBeside(sql: Sql, personId: string, scopes: ReadonlySet<string>, told: Told): string[] {
-  if (scopes.size === 0) return [];
-  const others = new Set<string>();
-  for (const scopeId of scopes)
-    for (const { personId: other } of sql.all<{ personId: string }>(
-      'SELECT "personId" FROM "access" WHERE "scopeId" = ? AND "personId" <> ?',
-      scopeId,
-      personId,
-    ))
-      others.add(other);
+  const others = new Set([...scopes].flatMap((scopeId) => peopleIn(sql, scopeId)));
+  others.delete(personId);
   tell(sql, [...others], told);
   return [...others];
 }

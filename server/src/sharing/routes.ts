@@ -178,6 +178,13 @@ const classes = [
       const { id, people } = await services.database.write((sql) => {
         const by = member(sql, teacherId);
         demandClass(sql, by, sectionId);
+        // A keeper sees who has what, not what they write.
+        if (body.personId === teacherId && roleIn(sql, teacherId, sectionId) !== 'teacher')
+          throw new Problem(
+            403,
+            'Not for yourself',
+            'A keeper shares every class with colleagues; one of its teachers shares it with you. Nothing was changed.',
+          );
         const { role } = colleague(sql, by, body.personId);
         if (role === 'assistant' && body.role === 'teacher')
           throw new Problem(
