@@ -61,12 +61,6 @@ const takeRoll = async (page: Page) => {
   await page.evaluate(() => document.querySelector('[id^="row-"]')?.scrollIntoView());
 };
 
-const catchUp = async (page: Page) => {
-  await tap(page, 'Abeni Larkin, Mon 16 Nov');
-  await tap(page, 'Pablo Mbeki, Wed 18 Nov');
-  await tap(page, 'All here, Fri 20 Nov');
-};
-
 const tallyLesson = async (page: Page) => {
   await tap(page, 'Sets and look-fors');
   await tap(page, 'Workshop');
@@ -161,7 +155,6 @@ const shots: Shot[] = [
   },
   { name: 'counts-wide', path: `/classes/${shore}/counts`, size: 'wide' },
   { name: 'month-wide', path: `/classes/${boats}/months/2026-11`, size: 'wide' },
-  { name: 'days-wide', path: `/classes/${advisory}/days`, size: 'wide', before: catchUp },
   { name: 'totals-wide', path: `/totals?sectionId=${tides}`, size: 'wide' },
   {
     name: 'glance-wide',
