@@ -134,6 +134,7 @@ test('at the next start too, and what waits in the outbox is told and kept as wo
   await says(bela, 'Pupil03');
   await bela.setOfflineMode(true);
   await tap(bela, 'Pupil03');
+  await says(bela, 'kept on this device');
   await endAgain();
   await bela.setOfflineMode(false);
   await bela.goto(server.address);
