@@ -67,18 +67,42 @@ export function weekdayNamed(
   return { date: next, tense: 'open', before: addDays(next, -7) };
 }
 
-/** The last day, the middle or the first day of a month that is named. */
+/** The last day, the middle, the first day or the Monday of the second or third week of a month that is named. */
 export function partOfMonth(part: string, month: number, { today }: DateContext): Omit<Found, 'from' | 'to'> {
   const year = Number(today.slice(0, 4));
   const dateIn = (some: number) => {
     const last = getDaysInMonth(new Date(some, month - 1));
+    const week = ['first', 'second', 'third'].indexOf(part.split(' ')[0]?.toLowerCase() ?? '');
     const day = /end/i.test(part) ? last : /mid/i.test(part) ? 15 : 1;
+    if (week > 0) return addDays(mondayOf(`${some}-${pad(month)}-01`), 7 * week);
     return `${some}-${pad(month)}-${pad(day)}`;
   };
   const here = dateIn(year);
   return here > today
     ? { date: here, tense: 'open', before: dateIn(year - 1) }
     : { date: dateIn(year + 1), tense: 'open', before: here };
+}
+
+/** The first, second, third, fourth or last such weekday of a month that is named, where it lies ahead or near. */
+export function weekdayOfMonth(
+  which: string,
+  weekday: number,
+  month: number,
+  context: DateContext,
+): Omit<Found, 'from' | 'to'> {
+  const year = Number(context.today.slice(0, 4));
+  const dateIn = (some: number) => {
+    const first = `${some}-${pad(month)}-01`;
+    const nth = ['first', 'second', 'third', 'fourth'].indexOf(which.toLowerCase());
+    if (nth >= 0) return addDays(nextWeekday(addDays(first, -1), weekday), 7 * nth);
+    return addDays(nextWeekday(addDays(`${nextMonth(first.slice(0, 7), 1)}-01`, -1), weekday), -7);
+  };
+  const here = dateIn(year);
+  const near = here > context.today ? here : dateIn(year + 1);
+  const before = here > context.today ? dateIn(year - 1) : here;
+  return daysBetween(context.today, near) <= 183
+    ? { date: near, tense: 'open', before }
+    : { date: before, tense: 'past', before };
 }
 
 export type Rule = [

@@ -11,6 +11,7 @@ const before = new RegExp(
     `\\bno (?:more |further |other |second |extra )?(?:${things})\\b`,
     '\\bno [a-z]+(?: on)?$',
     "\\b(?:can't|cannot|cant|(?:can|could|will|would) not|(?:could|would|wo)n'?t) be(?: on)?$",
+    "\\b(?:can't|cannot|cant|couldn't) (?:do|make|manage)(?: it)?(?: on)?$",
     `\\bwithout (?:a |any )?(?:${things})\\b`,
     '\\bnothing (?:more |else |further )?(?:to (?:do|follow|check|chase|see|discuss)|is due|due)\\b',
     '\\b(?:keeps?|kept|always|forever) (?:saying|promising|telling)\\b.*',

@@ -43,6 +43,8 @@ function fromLibrary(
   const lower = written.toLowerCase();
   const knows = (part: 'day' | 'weekday' | 'month' | 'year' | 'hour') => start.isCertain(part);
   if (!knows('day') && !knows('weekday')) return null;
+  // "On Monday and not a day later."
+  if (/\b(?:not|never)(?: even)? $/i.test(text.slice(0, index)) && /\blater\b/.test(lower)) return null;
   if (/^for\b/.test(lower) || /\b(?:hour|hr|min|sec|second|minute)s?\b/.test(lower)) return null;
   if (/^(?:to(?:day|night)|now|this (?:morning|afternoon|evening))/.test(lower)) return null;
   const day = lower.replace(/^(?:on|this|next|last)\s+/, '');

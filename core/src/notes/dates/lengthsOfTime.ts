@@ -43,6 +43,10 @@ export const lengthsOfTime: Rule[] = [
     new RegExp(`\\b(?:every|each|most|some|all) (?:other |second )?(?:${weekdayWord})s?\\b`, 'gi'),
     overAlready,
   ],
+  [
+    new RegExp(`\\b(?:${weekdayWord}),? (?:the |of the )?week before(?! (?:the|we|he|she|they))\\b`, 'gi'),
+    overAlready,
+  ],
   // "Always on Thursday": a habit.
   [
     new RegExp(

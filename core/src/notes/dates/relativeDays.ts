@@ -13,6 +13,15 @@ import { count, someWord, weekdayNumber, weekdayWord } from './dayWords';
 
 /** Days told from today, from a lesson or from another day: "in ten days", "a week on Friday", "next lesson". */
 export const relativeDays: Rule[] = [
+  // "Next 3 Mondays": the first of them.
+  [
+    new RegExp(`\\b(?:the )?next (?:two|three|four|five|few|[2-9]) (${weekdayWord})s\\b`, 'gi'),
+    ([, day = ''], { today }) => ahead(nextWeekday(today, weekdayNumber(day))),
+  ],
+  [
+    new RegExp(`\\b(${weekdayWord}) in (a|one|two|three|\\d) weeks?\\b`, 'gi'),
+    ([, day = '', n], { today }) => ahead(addDays(nextWeekday(today, weekdayNumber(day)), 7 * count(n))),
+  ],
   [
     new RegExp(
       `\\b(${weekdayWord}) (?:of )?next week\\b|\\bnext week(?:'s|’s)?,? (?:on )?(${weekdayWord})\\b`,

@@ -18,6 +18,11 @@ const weekdayNames: Rule[] = [
       return owned && found.tense === 'open' ? { ...found, owned: true } : found;
     },
   ],
+  // "Glasses ready sat, back row ok after": nobody has sat there.
+  [
+    /(?<=\b(?:ready|finished|open|free|closed|party|match|game|fair|concert|trip|meets?|starts?|ends?|away|due) )(sat|sun)\b(?=\s*(?:$|[.,;!?\n]))/gi,
+    ([, name = ''], context) => weekdayNamed('', name, context),
+  ],
   [
     /\b(?:last|this past) (?:year|month|week|term|lesson|time|class)\b/gi,
     ([text], { today }) => ({ date: addDays(today, /year/i.test(text) ? -365 : -7), tense: 'past' }),

@@ -12,7 +12,7 @@ const notPast = new Set(
   ),
 );
 /** How somebody was, in notes without a verb. */
-const wasSo = new Set('absent away missing late ill sick asleep quiet'.split(' '));
+const wasSo = new Set('absent away missing late ill sick asleep quiet absence absences lates'.split(' '));
 const aheadWords = new Set(
   'will wont shall going gonna due must should needs need wants want wishes hopes plans plan promises promised agreed agree can may might'.split(
     ' ',
@@ -20,7 +20,7 @@ const aheadWords = new Set(
 );
 /** Things that lie ahead where nothing is told of them. */
 const aheadThings = new Set(
-  'deadline retake retakes resit resits retest quiz trip visit exam exams assessment presentation reminder appointment dentist orthodontist optician clinic physio scan jab interview rehearsal concert'.split(
+  'result results deadline retake retakes resit resits retest quiz trip visit exam exams assessment presentation reminder appointment dentist orthodontist optician clinic physio scan jab interview rehearsal concert'.split(
     ' ',
   ),
 );
@@ -45,7 +45,17 @@ const toldOf = new Set(
 );
 /** "was due", "had been supposed to": it should have been. */
 const shouldHaveBeen =
-  /\b(?:was|were|been) (?:only |also |already |originally |actually |meant )?(?:due|supposed|meant|expected|promised|to (?:be|come|have|hand|bring|see|do))\b|\b(?:was|were) (?:going|about) to\b|\bmeant to\b|\b(?:had|was|were) hop(?:ed|ing)\b|\bshould have\b|\bought to have\b/;
+  /\b(?:was|were|been) (?:only |also |already |originally |actually |meant )?(?:due|supposed|meant|expected|promised|to (?:be|come|have|hand|bring|see|do))\b|\b(?:was|were) (?:going|about) to\b|\bmeant to\b|\b(?:had|was|were) hop(?:ed|ing)\b|\bshould have\b|\b(?:must|may|might|could|can't|cannot) have (?:been|had|come|gone|left|said|done|[a-z]+ed)\b|\bought to have (?:been|had|come|gone|left|said|done|[a-z]+ed)\b/;
+
+/** "He had posted it on Saturday". */
+const hadDone =
+  /\b(?:had|having) (?:already |just |only |not )?(?:been|gone|done|seen|taken|given|written|[a-z]+ed)(?: [a-z]+){0,3}(?: on)?$/;
+/** "5 laps Mon, 7 laps today". */
+const countBefore = /\b\d+ [a-z]+(?: on)?$/;
+const countNow = /^\d+ (?:[a-z]+ )?(?:today|now|yesterday|this)\b/;
+/** "We're starting the new book on Monday". */
+const isPlanned =
+  /(?:\b(?:is|are|am)|'re|'m|'s) (?:not )?(?:start|begin|hav|mov|tak|giv|meet|see|bring|hold|writ|hand|present|leav|return|visit|try)ing\b[^,;]*$|(?:\b(?:is|are|am)|'re|'m|'s) (?:back|here|in|away|off|out|due)(?: on)?$|\b(?:has|have) (?:been (?:promised|invited|booked|offered)\b[^,;]* on|(?:proposed|suggested|offered)(?: to [a-z]+)?)(?: the)?$/;
 
 /** What a date's surroundings say of it. */
 export type Tense = 'ahead' | 'past' | 'open';
@@ -63,7 +73,7 @@ const isNow = new Set(['am', 'is', 'are', 'be', 'gets', 'get', 'being']);
 const asItWas = /\band (?:he|she|they|it) (?:was|were|did|had|wasn['’]?t|didn['’]?t)$/;
 /** The last of a row, a count or a praise right before a day: "8 tucks in 3 min on Fri", "good on Tues". */
 const resultBefore =
-  /\b\d+ (?:stars?|points?|nods?|merits?|warnings?|lates?)(?: on)?$|\d (?:of|out of) \d+(?: on| in)?$|\b\d+ \w+ in \d+ (?:min\w*|lessons)(?: on)?$|\blast (?:one|time)(?: was)?(?: on)?(?: the)?$|(?<!\b(?:is|are|be) (?:very |v )?)\b(?:good|great|brilliant|lovely|awful|superb|excellent|fantastic|rude|loud|noisy|calm|upset)(?: on)?$/;
+  /\b\d+ (?:stars?|points?|nods?|merits?|warnings?|lates?)(?: on)?$|\d (?:of|out of) \d+(?: on| in)?$|\b\d+ \w+ in \d+ (?:min\w*|lessons)(?: on)?$|\b(?:temp|pulse|score|avg|average|mark|total) (?:was )?\d+(?: on)?$|\blast (?:one|time)(?: was)?(?: on)?(?: the)?$|(?<!\b(?:is|are|be) (?:very |v )?)\b(?:good|great|brilliant|lovely|awful|superb|excellent|fantastic|rude|loud|noisy|calm|upset)(?: on)?$/;
 const scoreBefore = /(\d+)\/(\d+)(?: on| in)?$/;
 
 /** Does a result end right before a day: "3/5 on Monday"? */
@@ -109,7 +119,9 @@ const noVerbs = new Set(
  * @param to where the date ends in the text
  */
 export function tenseAt(words: readonly Word[], first: number, isName: IsName, to: number): Tense | 'denied' {
-  const part = reported(partAround(words, first), first < 0 ? undefined : words[first]);
+  const around = reported(partAround(words, first), first < 0 ? undefined : words[first]);
+  // The day itself is no verb.
+  const part = around.filter((word) => word !== words[first] || word.folded !== 'sat');
   const said = asSaid(part.filter((word) => word.from < (words[first]?.from ?? 0)));
   const follows = part.filter((word) => word.from >= to);
   const beside = besideDate(words, first);
@@ -123,6 +135,8 @@ export function tenseAt(words: readonly Word[], first: number, isName: IsName, t
   if (beside !== 'open') return shouldHaveBeen.test(said) && !/\buntil$/.test(said) ? 'past' : beside;
   const going = follows.length === 1 && outcomes.has(follows[0]?.folded ?? '');
   if (isResult(said) || (going && !part.some(({ folded }) => aheadWords.has(folded)))) return 'past';
+  if (hadDone.test(said) || (countBefore.test(said) && countNow.test(nextPart(words, part)))) return 'past';
+  if (isPlanned.test(said)) return 'ahead';
   if (/\b(?:moved|postponed|shifted|changed|pushed|put|put off|put back)\b.*\bto(?: the)?$/.test(said))
     return 'ahead';
   if (/\b(?:we|they)(?:['’]ve| have)? (?:settled|fixed) (?:on|for)(?: the)?$/.test(said)) return 'ahead';
@@ -242,7 +256,9 @@ function partAround(words: readonly Word[], at: number): Word[] {
   if (
     from > 0 &&
     to - from <= 3 &&
-    !words.slice(from, to).some(({ folded }) => yes.has(folded) || intentions.has(folded))
+    !words
+      .slice(from, to)
+      .some(({ folded }) => yes.has(folded) || intentions.has(folded) || aheadThings.has(folded))
   )
     from = Math.max(0, from - 6);
   return words.slice(from, to);
@@ -254,7 +270,11 @@ const comes = new Set('be bring come hand do finish show give see try ring call 
 /** Verbs that are the same in the past: "he put" is over, for it would be "he puts". */
 const unchangedVerbs = new Set('put set let cut shut hurt read quit spread cost burst'.split(' '));
 
-function isUnchangedPast(word: Word, before: Word | undefined, isName: IsName): boolean {
+function isUnchangedPast(part: readonly Word[], at: number, isName: IsName): boolean {
+  const isBetween = /^(?:only|just|then|also|never)$/.test(part[at - 1]?.folded ?? '');
+  const [before, word] = [part[isBetween ? at - 2 : at - 1], part[at] as Word];
+  // "Read 120 words a minute".
+  if (word.folded === 'read' && at === 0) return /^\d+$/.test(part[1]?.folded ?? '');
   return (
     unchangedVerbs.has(word.folded) &&
     before !== undefined &&
@@ -298,8 +318,9 @@ function tenseOf(part: readonly Word[], isName: IsName): Tense {
     (word, at) =>
       (isPastVerb(word) && !isNow.has(part[at - 1]?.folded ?? '')) ||
       participles.has(word.folded) ||
-      isUnchangedPast(word, part[at - 1], isName),
+      isUnchangedPast(part, at, isName),
   );
+  if (asks?.folded === 'check' && isName(part[part.indexOf(asks) + 1] ?? asks)) return 'ahead';
   if (stillToDo || (asks && intentions.has(asks.folded) && isLooseWord(part[part.indexOf(asks) + 1])))
     return 'ahead';
   if (lastPast) return 'past';

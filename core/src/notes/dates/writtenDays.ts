@@ -1,5 +1,5 @@
 import { daysBetween, nextMonth, weekdayOf } from '../../calendar/localTime';
-import { ahead, dayAndMonth, dayOfMonth, later, partOfMonth, type Rule } from './dayMeant';
+import { ahead, dayAndMonth, dayOfMonth, later, partOfMonth, weekdayOfMonth, type Rule } from './dayMeant';
 import { count, monthNumber, monthWord, ordinals, someWord, weekdayNumber, weekdayWord } from './dayWords';
 
 /** So near a day is that "1/12" is rather meant as one than as a result. */
@@ -7,8 +7,20 @@ const soonDays = 21;
 
 const isSoon = (date: string, today: string) => daysBetween(today, date) <= soonDays;
 
+/** What has a day of its own in a school's diary. */
+const dated =
+  'exams?|tests?|quiz|trip|visit|meeting|appointment|appt|party|concert|match|deadline|review|birthday|operation|op|surgery|retake|resit|retest|interview|rehearsal|play|fair|assembly|performance|tournament|parents|starts|ends|back|check|due';
+
 /** Days written with their number: "9 December", "4/12", "by the 7th". */
 export const writtenDays: Rule[] = [
+  // "Out 2.-3. December": looked at from its first day on.
+  [
+    new RegExp(
+      `\\b(\\d{1,2})(?:st|nd|rd|th|\\.)? ?(?:-|–|to|until|till) ?(?:the )?\\d{1,2}(?:st|nd|rd|th|\\.)?(?: of)? (${monthWord})\\b\\.?`,
+      'gi',
+    ),
+    ([, day, month = ''], context) => dayAndMonth(Number(day), monthNumber(month), null, context),
+  ],
   [
     new RegExp(
       `\\b(?:(?:${weekdayWord}),? )?(?:the )?(\\d{1,2})(?:st|nd|rd|th|\\.)?(?: of)? (${monthWord})\\b\\.?(?:,? (\\d{4}))?`,
@@ -36,10 +48,30 @@ export const writtenDays: Rule[] = [
   // "On the thirtieth", "until the ninth": nothing else follows that could be the first or the ninth of its kind.
   [
     new RegExp(
-      `(?<=\\b(?:on|by|till|until|til|before|due|from) )the (${ordinals.join('|')})\\b(?=\\s*(?:$|[.,;!?)\\n]|(?:and|or|but|then|at|so|when|because|he|she|they|i|we|to|in|with|for|after|before)\\b))`,
+      `(?<=\\b(?:on|by|till|until|til|before|due|from) )the (${ordinals.join('|')})\\b(?=\\s*(?:$|[.,;!?)\\n]|(?:and|or|but|then|at|so|if|unless|is|was|when|because|he|she|they|i|we|to|in|with|for|after|before|please|instead|will|would|can|could|must|should|may|might|has|had|needs|depends|seems|suits|we|you)\\b))`,
       'gi',
     ),
     ([, day = ''], context) => dayOfMonth(ordinals.indexOf(day.toLowerCase()) + 1, context),
+  ],
+  // "14 days until camp", at the head of a part.
+  [
+    new RegExp(
+      `(?<=^|[.,;:\\n] ?)(${someWord}) (day|week|month)s (?:until|till|to) (?!go\\b|${weekdayWord})[a-z]+`,
+      'gi',
+    ),
+    ([, n, unit = ''], { today }) => ahead(later(today, count(n), unit)),
+  ],
+  [
+    new RegExp(
+      `\\b(?:the )?(first|second|third|fourth|last) (${weekdayWord}) (?:in|of) (${monthWord})\\b`,
+      'gi',
+    ),
+    ([, which = '', day = '', month = ''], context) =>
+      weekdayOfMonth(which, weekdayNumber(day), monthNumber(month), context),
+  ],
+  [
+    new RegExp(`(?<=\\b(?:begins?|starts?|beginning|starting) (?:with|in) )(${monthWord})\\b`, 'gi'),
+    ([, month = ''], context) => partOfMonth('start', monthNumber(month), context),
   ],
   [
     new RegExp(
@@ -54,14 +86,14 @@ export const writtenDays: Rule[] = [
   ],
   [
     new RegExp(
-      `\\b(?:the )?(first week of|end of|middle of|mid|mid-|beginning of|start of) ?(${monthWord})\\b`,
+      `\\b(?:the )?((?:first|second|third) week (?:of|in)|end of|middle of|mid|mid-|beginning of|start of) ?(${monthWord})\\b`,
       'gi',
     ),
     ([, part = '', month = ''], context) => partOfMonth(part, monthNumber(month), context),
   ],
   // "11.12." with a point behind the month, which no time has.
   [
-    /(?<!\b(?:at|since|from|um) )(?<![\d.:])\b(\d{1,2})\.(\d{1,2})\.(?!\d)/gi,
+    /(?<!\b(?:at|since|um) )(?<![\d.:])\b(\d{1,2})\.(\d{1,2})\.(?![\d]| (?:to|until|till) \d)/gi,
     ([, day, month], context) => {
       const [d, m] = [Number(day), Number(month)];
       return d < 1 || d > 31 || m < 1 || m > 12 ? null : dayAndMonth(d, m, null, context);
@@ -134,6 +166,16 @@ export const writtenDays: Rule[] = [
       // "3rd due Mon, 4th due …": no Monday is a 4th.
       return found?.date && weekdayOf(found.date) === weekdayNumber(name) ? found : null;
     },
+  ],
+  // "Cast off 14th": in no row is so much counted.
+  [
+    /(?<=[a-z] )(?<!\b(?:the|a|an|his|her|their|my|this|that|came|was|is|finished|ranked|for|of|in|to|since) )(1[3-9]|2\d|3[01])(?:st|nd|rd|th)\b(?=\s*(?:$|[.;!?\n]))/gi,
+    ([, day], context) => dayOfMonth(Number(day), context),
+  ],
+  // "Exam 11th, excused": what stands in a diary, and its day.
+  [
+    new RegExp(`(?<=\\b(?:${dated}) )(\\d{1,2})(?:st|nd|rd|th)\\b(?=\\s*(?:$|[.,;!?)\\n]))`, 'gi'),
+    ([, day], context) => dayOfMonth(Number(day), context),
   ],
   [
     /(?<=\b(?:by|on|till|until|til|before|due) (?:the )?)(\d{1,2})(?:st|nd|rd|th)\b(?!\s+(?:time|row|try|attempt|grade|group|page|question|task|round|lesson|period))/gi,
