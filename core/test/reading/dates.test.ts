@@ -3,7 +3,7 @@ import path from 'node:path';
 import { readNote } from '../../src/notes/readNote';
 import { context, score } from '../notes/cases';
 
-/** Sentences of a file by the manner of who wrote them, each with the day to look again; none has none. */
+/** Sentences of a file by the manner of who wrote them, each with the day to look again, of 2026 where no year is written; none has none. */
 function sentences(file: string): { text: string; day: string | null }[] {
   const lines = fs.readFileSync(path.join(__dirname, file), 'utf8').trim().split('\n');
   return lines
@@ -11,7 +11,7 @@ function sentences(file: string): { text: string; day: string | null }[] {
     .map((line) => {
       const at = line.lastIndexOf('|');
       const day = line.slice(at + 1).trim();
-      return { text: line.slice(0, at).trim(), day: day ? `2026-${day}` : null };
+      return { text: line.slice(0, at).trim(), day: day.length > 5 ? day : day ? `2026-${day}` : null };
     });
 }
 

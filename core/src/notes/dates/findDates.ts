@@ -1,5 +1,5 @@
 import { GB, type ParsedResult } from 'chrono-node/en';
-import { addDays, mondayOf } from '../../calendar/localTime';
+import { addDays, daysBetween, mondayOf } from '../../calendar/localTime';
 import { ahead, nextWeekday, type DateContext, type Found } from './dayMeant';
 import { monthWord, weekdayWord } from './dayWords';
 import { overlaps, schoolDates } from './schoolDates';
@@ -79,6 +79,14 @@ const mostDates = 100;
 
 type IsName = (word: Word) => boolean;
 
+/** A day and a month that come within weeks: who tells of those of a year ago names the year. */
+const isSoonByItsMonth = ({ tense, date, before }: Found, today: string) =>
+  tense === 'open' &&
+  date !== null &&
+  before !== undefined &&
+  daysBetween(before, today) > 300 &&
+  daysBetween(today, date) <= 60;
+
 function settled(
   found: Found,
   words: readonly Word[],
@@ -90,7 +98,13 @@ function settled(
   if (date === null) return { from, to, date: null, kind: 'unknown', instead: null };
   const said = sentenceTense(found, words, isName);
   if (said === 'denied' || (found.onlyAhead && said !== 'ahead')) return null;
-  const tense = found.tense === 'open' ? (found.owned && said === 'open' ? 'past' : said) : found.tense;
+  const tense = isSoonByItsMonth(found, today)
+    ? 'ahead'
+    : found.tense === 'open'
+      ? found.owned && said === 'open'
+        ? 'past'
+        : said
+      : found.tense;
   if (tense === 'past' && found.before) return { from, to, date: found.before, kind: 'past', instead: null };
   if (tense === 'past' || date <= today) return { from, to, date, kind: 'past', instead: null };
   const open = nextSchoolDay(date, days);

@@ -40,13 +40,38 @@ export const lengthsOfTime: Rule[] = [
     overAlready,
   ],
   [
-    new RegExp(`\\b(?:every|each|most|some|all) (?:other |second )?(?:${weekdayWord})s?\\b`, 'gi'),
+    new RegExp(
+      `\\b(?:every|each|most|some|all) (?:other |second |2nd |third |3rd )?(?:${weekdayWord})s?\\b`,
+      'gi',
+    ),
     overAlready,
   ],
   [
     new RegExp(`\\b(?:${weekdayWord}),? (?:the |of the )?week before(?! (?:the|we|he|she|they))\\b`, 'gi'),
     overAlready,
   ],
+  // "In a month he has read more than in a year".
+  [
+    new RegExp(
+      `\\b(?:in|within) (?:only |just )?(?:${someWord}) (?:day|week|month|fortnight)s? (?:\\p{L}+ )?(?:has|had|was|were|did|got|made|have (?:been|done|read|[a-z]+ed))\\b`,
+      'giu',
+    ),
+    overAlready,
+  ],
+  // "Chapter 6 in 3 days = 12 pages a day".
+  [new RegExp(`\\bin (?:${someWord}) (?:day|week|month)s?(?= ?=| than\\b)`, 'gi'), overAlready],
+  // "The Friday lessons", "she works Mondays", "no show on Wednesday last".
+  [
+    new RegExp(
+      `\\b(?:${weekdayWord}) (?:lessons|classes|mornings|afternoons|evenings|groups|clubs)\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [new RegExp(`\\bworks (?:on )?(?:the )?(?:${weekdayWord})s?\\b`, 'gi'), overAlready],
+  [new RegExp(`\\b(?:${weekdayWord}) last\\b(?=\\s*(?:$|[.,;!?\\n]))`, 'gi'), overAlready],
+  // "3rd late on a Monday".
+  [new RegExp(`\\b(?:(?:on|from|about|one) an?|another) (?:${weekdayWord})\\b`, 'gi'), overAlready],
   // "Always on Thursday": a habit.
   [
     new RegExp(

@@ -13,6 +13,18 @@ import { count, someWord, weekdayNumber, weekdayWord } from './dayWords';
 
 /** Days told from today, from a lesson or from another day: "in ten days", "a week on Friday", "next lesson". */
 export const relativeDays: Rule[] = [
+  // "2 weeks, then review", at the head of a text.
+  [
+    new RegExp(
+      `^(?:another )?(${someWord}) (?:more )?(day|week|fortnight|month)s?,? (?:and )?then (?:i |we )?(?:review|check|see|look|ask|talk|speak|decide|ring|swap|change|retest)\\b`,
+      'gi',
+    ),
+    ([, n, unit = ''], { today }) => ahead(later(today, count(n), unit)),
+  ],
+  [
+    /\bgives? (?:it|him|her|them|this) (?:(?:one|a) more|another|a) (week|fortnight)\b/gi,
+    ([, unit = ''], { today }) => ahead(later(today, 1, unit)),
+  ],
   // "Next 3 Mondays": the first of them.
   [
     new RegExp(`\\b(?:the )?next (?:two|three|four|five|few|[2-9]) (${weekdayWord})s\\b`, 'gi'),
@@ -56,7 +68,7 @@ export const relativeDays: Rule[] = [
     (_, { today }) => ahead(addDays(`${nextMonth(today.slice(0, 7), 1)}-01`, -1)),
   ],
   [
-    /\bbefore the weekend\b/gi,
+    /\b(?:before|b4) (?:the )?weekend\b/gi,
     (_, context) => {
       const end = weekEnd(mondayOf(context.today), context);
       return { date: end, tense: 'open', before: addDays(end, -7) };

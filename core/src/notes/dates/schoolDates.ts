@@ -12,8 +12,10 @@ const weekdayNames: Rule[] = [
       `\\b(?:(the next|this coming|the coming|coming|this past|past|the last|last|this|in next|next) )?((?:mon|tues|wednes|thurs|fri|satur|sun)day|mon|tues?|weds?|thurs?|thur|thu|fri)\\b(?!day)(?=(['’]s)?)`,
       'gi',
     ),
-    ([, which = '', name = '', owned], context) => {
+    ({ 1: which = '', 2: name = '', 3: owned, input = '', index = 0 }, context) => {
       const found = weekdayNamed(which, name, context);
+      if (owned && found.before && /\b(?:from|of|since) $/i.test(input.slice(0, index)))
+        return { date: found.before, tense: 'past' };
       // "Friday's retake went well": the sentence says when; alone it is the last one as often as the next.
       return owned && found.tense === 'open' ? { ...found, owned: true } : found;
     },

@@ -20,7 +20,7 @@ const aheadWords = new Set(
 );
 /** Things that lie ahead where nothing is told of them. */
 const aheadThings = new Set(
-  'result results deadline retake retakes resit resits retest quiz trip visit exam exams assessment presentation reminder appointment dentist orthodontist optician clinic physio scan jab interview rehearsal concert'.split(
+  'rest result results deadline retake retakes resit resits retest quiz trip visit exam exams assessment presentation reminder appointment dentist orthodontist optician clinic physio scan jab interview rehearsal concert'.split(
     ' ',
   ),
 );
@@ -39,7 +39,7 @@ const participles = new Set(
 );
 /** "to" behind these tells of what was: "turned out to be", "used to come". */
 const toldOf = new Set(
-  'out used seemed appeared had managed began started continued happened failed refused spoke spoken talked went came wrote written listened showed apologised apologized lied reported moved gave sent said belonged turned'.split(
+  'out used wanted tried seemed appeared had managed began started continued happened failed refused spoke spoken talked went came wrote written listened showed apologised apologized lied reported moved gave sent said belonged turned'.split(
     ' ',
   ),
 );
@@ -51,11 +51,11 @@ const shouldHaveBeen =
 const hadDone =
   /\b(?:had|having) (?:already |just |only |not )?(?:been|gone|done|seen|taken|given|written|[a-z]+ed)(?: [a-z]+){0,3}(?: on)?$/;
 /** "5 laps Mon, 7 laps today". */
-const countBefore = /\b\d+ [a-z]+(?: on)?$/;
-const countNow = /^\d+ (?:[a-z]+ )?(?:today|now|yesterday|this)\b/;
+const countBefore = /\b\d+ (?:[a-z]+ ){0,3}[a-z]+$/;
+const countNow = /^(?:\d+|none|nothing) (?:[a-z]+ )?(?:today|now|yesterday|this|since)\b/;
 /** "We're starting the new book on Monday". */
 const isPlanned =
-  /(?:\b(?:is|are|am)|'re|'m|'s) (?:not )?(?:start|begin|hav|mov|tak|giv|meet|see|bring|hold|writ|hand|present|leav|return|visit|try)ing\b[^,;]*$|(?:\b(?:is|are|am)|'re|'m|'s) (?:back|here|in|away|off|out|due)(?: on)?$|\b(?:has|have) (?:been (?:promised|invited|booked|offered)\b[^,;]* on|(?:proposed|suggested|offered)(?: to [a-z]+)?)(?: the)?$/;
+  /(?:\b(?:is|are|am)|'re|'m|'s) (?:not )?(?:start|begin|hav|mov|tak|giv|meet|see|bring|hold|writ|hand|present|leav|return|visit|try)ing\b[^,;]*$|(?:\b(?:is|are|am)|'re|'m|'s) (?:(?:back|here|in|away|off|out|due|on)(?: on)?|(?:invited|booked|expected)\b[^,;]* on)$|\b(?:has|have) (?:been (?:promised|invited|booked|offered)\b[^,;]* on|(?:proposed|suggested|offered)(?: to [a-z]+)?)(?: the)?$/;
 
 /** What a date's surroundings say of it. */
 export type Tense = 'ahead' | 'past' | 'open';
@@ -70,10 +70,10 @@ function isPastVerb({ folded }: Word): boolean {
 /** "I am told", "is moved to Tuesday": what follows is not over. */
 const isNow = new Set(['am', 'is', 'are', 'be', 'gets', 'get', 'being']);
 /** "He would be late on Tuesday, and he was." */
-const asItWas = /\band (?:he|she|they|it) (?:was|were|did|had|wasn['’]?t|didn['’]?t)$/;
+const asItWas = /\band (?:he|she|they|it) (?:was|were|did|had|wasn['’]?t|didn['’]?t)$|\bwhat an? [a-z]+$/;
 /** The last of a row, a count or a praise right before a day: "8 tucks in 3 min on Fri", "good on Tues". */
 const resultBefore =
-  /\b\d+ (?:stars?|points?|nods?|merits?|warnings?|lates?)(?: on)?$|\d (?:of|out of) \d+(?: on| in)?$|\b\d+ \w+ in \d+ (?:min\w*|lessons)(?: on)?$|\b(?:temp|pulse|score|avg|average|mark|total) (?:was )?\d+(?: on)?$|\blast (?:one|time)(?: was)?(?: on)?(?: the)?$|(?<!\b(?:is|are|be) (?:very |v )?)\b(?:good|great|brilliant|lovely|awful|superb|excellent|fantastic|rude|loud|noisy|calm|upset)(?: on)?$/;
+  /\b\d+ (?:stars?|points?|nods?|merits?|warnings?|lates?)(?: on)?$|\d (?:of|out of) \d+(?: on| in)?$|\b\d+ \w+ in \d+ (?:min\w*|lessons)(?: on)?$|\b(?:temp|pulse|score|avg|average|mark|total) (?:was )?\d+(?:\.\d+)?(?: on)?$|\blast (?:one|time)(?: was)?(?: on)?(?: the)?$|(?<!\b(?:is|are|be) (?:very |v )?)\b(?:good|great|brilliant|lovely|awful|superb|excellent|fantastic|rude|loud|noisy|calm|upset)(?: on)?$/;
 const scoreBefore = /(\d+)\/(\d+)(?: on| in)?$/;
 
 /** Does a result end right before a day: "3/5 on Monday"? */
@@ -133,7 +133,8 @@ export function tenseAt(words: readonly Word[], first: number, isName: IsName, t
     return 'denied';
   if (beside === 'ahead' && cameBehind.test(nextPart(words, part))) return 'past';
   if (beside !== 'open') return shouldHaveBeen.test(said) && !/\buntil$/.test(said) ? 'past' : beside;
-  const going = follows.length === 1 && outcomes.has(follows[0]?.folded ?? '');
+  const how = follows.length === 0 ? nextPart(words, part) : asSaid(follows);
+  const going = outcomes.has(how) && (follows.length > 0 || part.length <= 4);
   if (isResult(said) || (going && !part.some(({ folded }) => aheadWords.has(folded)))) return 'past';
   if (hadDone.test(said) || (countBefore.test(said) && countNow.test(nextPart(words, part)))) return 'past';
   if (isPlanned.test(said)) return 'ahead';
@@ -190,7 +191,11 @@ function reported(part: Word[], date: Word | undefined): Word[] {
 
 const pastOnly = (tense: Tense): Tense => (tense === 'past' ? 'past' : 'open');
 /** How something went, alone behind its day: "seat change Wed ok". */
-const outcomes = new Set('ok okay fine good better great well bad quiet done'.split(' '));
+const outcomes = new Set(
+  'ok okay fine proud happy upset calm tired sad angry cross good better great well bad quiet done'.split(
+    ' ',
+  ),
+);
 
 /** "Yes, Monday": agreed on, whatever is told after it. */
 const yes = new Set(['yes', 'yep', 'sure', 'agreed', 'maybe', 'perhaps']);
@@ -208,6 +213,7 @@ function besideDate(words: readonly Word[], first: number): Tense {
   const second = beside.at(-2) ?? '';
   if (sinceWords.has(near) || (near === 'the' && sinceWords.has(second)))
     return near === 'after' ? 'ahead' : 'past';
+  if (near === 'of' && second === 'as') return 'ahead';
   if (near === 'for' && wasWorkedOn(beside)) return 'past';
   if (untilWords.has(near) || (near === 'the' && untilWords.has(second) && second !== 'from')) {
     if (near !== 'this' && near !== 'from') return 'ahead';
@@ -265,7 +271,11 @@ function partAround(words: readonly Word[], at: number): Word[] {
 }
 
 /** "would be", "she'd bring": promised. */
-const comes = new Set('be bring come hand do finish show give see try ring call get send'.split(' '));
+const comes = new Set(
+  'be bring come sing go have start play meet talk hand do finish show give see try ring call get send'.split(
+    ' ',
+  ),
+);
 
 /** Verbs that are the same in the past: "he put" is over, for it would be "he puts". */
 const unchangedVerbs = new Set('put set let cut shut hurt read quit spread cost burst'.split(' '));
@@ -296,6 +306,20 @@ function firstAsking(part: readonly Word[], isName: IsName): Word | undefined {
   return isThing ? undefined : part[at];
 }
 
+/** "Who's got the test on Thursday?": has it. */
+function hasGot(word: Word, before: Word | undefined): boolean {
+  return word.folded === 'got' && /^(?:has|have)$|['’](?:s|ve)$/.test(before?.written.toLowerCase() ?? '');
+}
+
+/** "I used the half hour to read": not "used to read", and nothing that is used. */
+function hasUsed(word: Word, before: Word | undefined, next: Word | undefined): boolean {
+  return (
+    word.folded === 'used' &&
+    next?.folded !== 'to' &&
+    /^(?:i|we|he|she|they|who|nobody)$/.test(before?.folded ?? '')
+  );
+}
+
 function tenseOf(part: readonly Word[], isName: IsName): Tense {
   const said = asSaid(part);
   if (/\bcoming up\b|(?:is|are|'s|'re|will be) coming\b/.test(said)) return 'ahead';
@@ -316,8 +340,9 @@ function tenseOf(part: readonly Word[], isName: IsName): Tense {
   );
   const lastPast = part.some(
     (word, at) =>
-      (isPastVerb(word) && !isNow.has(part[at - 1]?.folded ?? '')) ||
+      (isPastVerb(word) && !isNow.has(part[at - 1]?.folded ?? '') && !hasGot(word, part[at - 1])) ||
       participles.has(word.folded) ||
+      hasUsed(word, part[at - 1], part[at + 1]) ||
       isUnchangedPast(part, at, isName),
   );
   if (asks?.folded === 'check' && isName(part[part.indexOf(asks) + 1] ?? asks)) return 'ahead';

@@ -41,14 +41,14 @@ export const writtenDays: Rule[] = [
     },
   ],
   [
-    new RegExp(`\\b(?:the )?(${ordinals.join('|')}) of (${monthWord})\\b`, 'gi'),
+    new RegExp(`\\b(?:the )?(${ordinals.join('|')})(?: of)? (${monthWord})\\b`, 'gi'),
     ([, day = '', month = ''], context) =>
       dayAndMonth(ordinals.indexOf(day.toLowerCase()) + 1, monthNumber(month), null, context),
   ],
   // "On the thirtieth", "until the ninth": nothing else follows that could be the first or the ninth of its kind.
   [
     new RegExp(
-      `(?<=\\b(?:on|by|till|until|til|before|due|from) )the (${ordinals.join('|')})\\b(?=\\s*(?:$|[.,;!?)\\n]|(?:and|or|but|then|at|so|if|unless|is|was|when|because|he|she|they|i|we|to|in|with|for|after|before|please|instead|will|would|can|could|must|should|may|might|has|had|needs|depends|seems|suits|we|you)\\b))`,
+      `(?<=\\b(?:on|by|till|until|til|before|due|from|for) )the (${ordinals.join('|')})\\b(?=\\s*(?:$|[.,;!?)\\n]|(?:and|or|but|then|at|so|if|unless|is|was|when|because|he|she|they|i|we|to|in|with|for|from|after|before|please|instead|will|would|can|could|must|should|may|might|has|had|needs|depends|seems|suits|we|you)\\b))`,
       'gi',
     ),
     ([, day = ''], context) => dayOfMonth(ordinals.indexOf(day.toLowerCase()) + 1, context),
@@ -70,7 +70,10 @@ export const writtenDays: Rule[] = [
       weekdayOfMonth(which, weekdayNumber(day), monthNumber(month), context),
   ],
   [
-    new RegExp(`(?<=\\b(?:begins?|starts?|beginning|starting) (?:with|in) )(${monthWord})\\b`, 'gi'),
+    new RegExp(
+      `(?<=\\b(?:(?:begins?|starts?|beginning|starting) (?:with|in)|from) )(${monthWord})\\b(?! \\d| (?:to|till|until)\\b)`,
+      'gi',
+    ),
     ([, month = ''], context) => partOfMonth('start', monthNumber(month), context),
   ],
   [
@@ -90,6 +93,23 @@ export const writtenDays: Rule[] = [
       'gi',
     ),
     ([, part = '', month = ''], context) => partOfMonth(part, monthNumber(month), context),
+  ],
+  // "Fri 11/12 7:45": the day of the week says which of the two it is.
+  [
+    new RegExp(`\\b(${weekdayWord}),? (\\d{1,2})[/.](\\d{1,2})\\b\\.?`, 'gi'),
+    ([, name = '', day, month], context) => {
+      const found = Number(month) > 12 ? null : dayAndMonth(Number(day), Number(month), null, context);
+      return found?.date && weekdayOf(found.date) === weekdayNumber(name) ? found : null;
+    },
+  ],
+  // "From 1.12", where nothing behind it makes it a time.
+  [
+    /(?<=\b(?:from|until|till|by|on|due) )(\d{1,2})\.(\d{1,2})\b(?=\s*(?:$|[,;)\n]))/gi,
+    ([, day, month], context) => {
+      const [d, m] = [Number(day), Number(month)];
+      const found = d < 1 || d > 31 || m < 1 || m > 12 ? null : dayAndMonth(d, m, null, context);
+      return found?.date && isSoon(found.date, context.today) ? found : null;
+    },
   ],
   // "11.12." with a point behind the month, which no time has.
   [
@@ -114,7 +134,7 @@ export const writtenDays: Rule[] = [
         : dayAndMonth(Number(day), Number(month), Number(year), context),
   ],
   [
-    /(?<=\b(?:by|on|till|until|til|before|due|from|for|since|next check|then|again|re-?test|re-?take|resit|trip|meeting|deadline|exam|review|visit|target) (?:the )?)(\d{1,2})\/(\d{1,2})\b(?!\/)/gi,
+    /(?<=\b(?:by|on|till|until|til|before|due|from|for|since|next check|then|again|re-?test|re-?take|resit|trip|meeting|deadline|exam|review|visit|target|(?:each|every) (?:day|lesson|week|morning) to) (?:the )?)(\d{1,2})\/(\d{1,2})\b(?!\/)/gi,
     ([, day, month], context) =>
       Number(month) > 12
         ? { date: null, tense: 'open', impossible: true }
