@@ -199,6 +199,15 @@ async function sendBatch(changes: Change[]): Promise<ChangeAnswer[]> {
   }
 }
 
+/** Does somebody come into a class whom this device does not know: a colleague's student? */
+function joinsUnknown({ op, table, values }: Edit): boolean {
+  return (
+    op !== 'set' &&
+    table === 'enrolment' &&
+    useRecords.getState().current.student[String(values['studentId'])] === undefined
+  );
+}
+
 async function sendAll(): Promise<void> {
   for (;;) {
     const waiting = useRecords.getState().entries.filter(({ state }) => state !== 'refused');
@@ -206,9 +215,10 @@ async function sendAll(): Promise<void> {
     if (batch.length === 0) return;
     const answers = await sendBatch(batch);
     setConnection('online');
+    const joined = waiting.some(({ edits }) => edits.some(joinsUnknown));
     await settle(answers);
-    // What was applied is known here; only another device's later word has to be asked for.
-    if (answers.some(({ overruled }) => overruled.length > 0)) afterSending();
+    // What was applied is known here; to be asked for is another device's later word, and whoever came from elsewhere.
+    if (joined || answers.some(({ overruled }) => overruled.length > 0)) afterSending();
   }
 }
 

@@ -7,6 +7,8 @@ export const NewPassphrase = z
   .string()
   .min(10, 'A passphrase has at least 10 characters; a few words are best')
   .max(200, 'At most 200 characters');
+/** What somebody is at a school. A keeper is one of its teachers too; a reader sees what is given to them. */
+export const MemberRole = z.enum(['teacher', 'assistant', 'reader']);
 /** Of an account that is there already: whatever it may have been allowed to be. */
 const GivenName = z.string().trim().max(120);
 const GivenPassphrase = z.string().max(200);
@@ -19,7 +21,7 @@ export const accountEndpoints = {
         .object({
           id: z.string(),
           name: z.string(),
-          role: z.enum(['teacher', 'assistant']),
+          role: MemberRole,
           isKeeper: z.boolean(),
         })
         .nullable(),

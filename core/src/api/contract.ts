@@ -3,6 +3,7 @@ import type { TableName } from '../records/schema';
 import { accountEndpoints } from './accounts';
 import { attendanceEndpoints } from './attendance';
 import type { Endpoint } from './endpoint';
+import { grantEndpoints } from './grants';
 import { keepingEndpoints } from './keeping';
 import { noteEndpoints } from './notes';
 import { observationEndpoints } from './observation';
@@ -24,6 +25,7 @@ export const contract = {
   ...watchEndpoints,
   ...peopleEndpoints,
   ...sharingEndpoints,
+  ...grantEndpoints,
   ...keepingEndpoints,
 } satisfies Record<OperationName, Endpoint>;
 

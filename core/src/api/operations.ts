@@ -53,6 +53,7 @@ export const operations = {
 
   studentPath: 'get /api/students/{studentId}/path',
   readRoster: 'post /api/sections/{sectionId}/roster-reading',
+  atSchool: 'post /api/sections/{sectionId}/at-school',
   readDaysOff: 'post /api/days-off-reading',
   previewErasure: 'get /api/students/{studentId}/erasure',
   erase: 'post /api/students/{studentId}/erasure',
@@ -68,6 +69,11 @@ export const operations = {
   endShare: 'post /api/teachings/{teachingId}/end',
   setMember: 'post /api/members/{personId}',
   endMembership: 'post /api/members/{personId}/end',
+  pathGrants: 'get /api/path-grants',
+  grantsOfPath: 'get /api/students/{studentId}/path-grants',
+  grantPath: 'post /api/students/{studentId}/path-grants',
+  endGrant: 'post /api/path-grants/{grantId}/end',
+  grantedPath: 'get /api/students/{studentId}/granted-path',
 
   archive: 'get /api/archive',
   readArchive: 'post /api/archive-reading',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { largestFileBytes } from '../formats/table';
-import { Id } from '../records/schema';
+import { Id, recordFields } from '../records/schema';
 import { tableNames } from '../records/tables';
 import { columnRoles } from '../people/roster/columnRoles';
 import { changedFields, fates } from '../people/roster/mergeRoster';
@@ -14,11 +14,14 @@ const Roles = z
   .transform((text) => text.split(','))
   .pipe(z.array(Role).max(200));
 
+const AtSchool = z.object({ id: z.string(), taught: z.string() });
+
 const RosterRow = z.object({
   line: z.int(),
   fate: z.enum(fates),
   studentId: z.string().nullable(),
   candidates: z.array(z.string()),
+  atSchool: z.array(AtSchool),
   givenName: z.string(),
   familyName: z.string(),
   called: z.string(),
@@ -77,6 +80,13 @@ export const peopleEndpoints = {
       columns: z.object({ roles: z.array(Role), header: z.int(), titles: z.array(z.string()) }),
       rows: z.array(RosterRow),
     }),
+  },
+  atSchool: {
+    summary:
+      'Who in colleagues’ classes may be the same as somebody who is about to be added to a class. Nothing is saved.',
+    params: z.object({ sectionId: Id }),
+    body: recordFields.student.pick({ givenName: true, familyName: true, email: true, schoolId: true }),
+    answer: z.object({ found: z.array(AtSchool) }),
   },
   readDaysOff: {
     summary: 'Which days off an iCalendar file holds. Nothing is saved.',

@@ -1,10 +1,8 @@
 import { z } from 'zod';
 import { Id } from '../records/schema';
-import { AccountName, NewPassphrase } from './accounts';
+import { AccountName, MemberRole, NewPassphrase } from './accounts';
 import { Day, Done, type Endpoint } from './endpoint';
 
-/** What somebody is at a school. A keeper is one of its teachers too. */
-const MemberRole = z.enum(['teacher', 'assistant']);
 /** What somebody is in a class: one of its teachers, an assistant, or a cover for some days. */
 const ClassRole = z.enum(['teacher', 'assistant', 'cover']);
 
@@ -45,7 +43,12 @@ export const sharingEndpoints = {
   invite: {
     summary:
       'Makes a link by which somebody comes into the school, and into a class. Nobody has it but the caller.',
-    body: z.strictObject({ name: AccountName, role: MemberRole, sectionId: Id.nullable() }),
+    body: z
+      .strictObject({ name: AccountName, role: MemberRole, sectionId: Id.nullable() })
+      .refine(({ role, sectionId }) => role !== 'reader' || sectionId === null, {
+        path: ['sectionId'],
+        message: 'A reader has no classes: what they read is given to them',
+      }),
     answer: z.object({ id: z.string(), token: z.string(), expiresAt: z.iso.datetime() }),
   },
   endInvitation: {

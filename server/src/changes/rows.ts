@@ -57,18 +57,18 @@ export class Rows {
         for (const id of ids) {
           const pointed = this.get(table, id)?.[field] as string | null | undefined;
           if (pointed === null || pointed === undefined || isSeen.has(`${target} ${pointed}`)) continue;
-          if (!this.isThere(target, pointed, writer))
+          if (!this.isThere(table, target, pointed, writer))
             return `This ${table} belongs to a ${target} that is not here (${pointed}).`;
           isSeen.add(`${target} ${pointed}`);
         }
     return null;
   }
 
-  private isThere(table: TableName, id: string, writer: Writer): boolean {
-    const held = this.held(table, id);
+  private isThere(from: TableName, to: TableName, id: string, writer: Writer): boolean {
+    const held = this.held(to, id);
     if (held && !held.before) return true;
-    const scopeId = held?.row.scopeId ?? selectScope(this.sql, table, id);
-    return scopeId !== undefined && writer.mayRead(table, scopeId);
+    const scopeId = held?.row.scopeId ?? selectScope(this.sql, to, id);
+    return scopeId !== undefined && writer.mayPoint(from, to, scopeId);
   }
 
   /**

@@ -7,6 +7,7 @@ import {
   MemberEntity,
   NewsEntity,
   ScopeEntity,
+  PathGrantEntity,
   TeachingEntity,
   TouchEntity,
 } from './scopeEntities';
@@ -242,6 +243,7 @@ export const ChangeEntity = new EntitySchema<ChangeLine>({
 export const entities = [
   MemberEntity,
   ScopeEntity,
+  PathGrantEntity,
   TeachingEntity,
   AccessEntity,
   NewsEntity,

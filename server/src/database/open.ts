@@ -20,6 +20,7 @@ import { TimersEnd1765110000000 } from './migrations/1765110000000-TimersEnd';
 import { Sessions1765200000000 } from './migrations/1765200000000-Sessions';
 import { Erasing1765210000000 } from './migrations/1765210000000-Erasing';
 import { Scopes1765300000000 } from './migrations/1765300000000-Scopes';
+import { PathGrants1765400000000 } from './migrations/1765400000000-PathGrants';
 import { holdFolder, type LetGo } from './hold';
 import { DatabaseError, diskTrouble, reasonOf } from './problems';
 import { finishRestore } from './restore';
@@ -45,6 +46,7 @@ export const migrations = [
   Sessions1765200000000,
   Erasing1765210000000,
   Scopes1765300000000,
+  PathGrants1765400000000,
 ];
 
 /**

@@ -3,11 +3,14 @@ import { flag, nullableText, text } from './columns';
 
 const ofPerson = { target: 'teacher', columnNames: ['personId'], referencedColumnNames: ['id'] };
 
+/** A reader is a head, an advisor, a counsellor: they see what is given to them. */
+export type MemberRole = 'teacher' | 'assistant' | 'reader';
+
 /** Somebody who belongs to a school. */
 export interface Member {
   personId: string;
   schoolId: string;
-  role: 'teacher' | 'assistant';
+  role: MemberRole;
   isKeeper: boolean;
   since: string;
   /** When they left; null while they belong to it. */
@@ -132,7 +135,7 @@ export interface Invitation {
   id: string;
   tokenHash: string;
   schoolId: string;
-  role: 'teacher' | 'assistant';
+  role: MemberRole;
   /** For whom, as the one who invites calls them. */
   name: string;
   /** The class that they are to teach or assist in; null for none. */
@@ -162,4 +165,32 @@ export const InvitationEntity = new EntitySchema<Invitation>({
     usedBy: nullableText,
   },
   indices: [{ name: 'invitation_by_schoolId', columns: ['schoolId'] }],
+});
+
+/** That somebody may read the whole path of a student, also of classes that are not theirs. */
+export interface PathGrant {
+  id: string;
+  studentId: string;
+  personId: string;
+  grantedBy: string;
+  madeAt: string;
+  endedAt: string | null;
+}
+
+export const PathGrantEntity = new EntitySchema<PathGrant>({
+  name: 'pathGrant',
+  tableName: 'pathGrant',
+  columns: {
+    id: { type: 'text', primary: true },
+    studentId: text,
+    personId: text,
+    grantedBy: text,
+    madeAt: text,
+    endedAt: nullableText,
+  },
+  foreignKeys: [ofPerson],
+  indices: [
+    { name: 'pathGrant_by_personId', columns: ['personId'] },
+    { name: 'pathGrant_by_studentId', columns: ['studentId'] },
+  ],
 });

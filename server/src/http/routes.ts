@@ -11,6 +11,7 @@ import { noteRoutes } from '../notes/routes';
 import { participantRoutes } from '../attendance/participants/routes';
 import { rollRoutes } from '../attendance/roll/routes';
 import { rosterRoutes } from '../people/roster/routes';
+import { grantRoutes } from '../sharing/grantRoutes';
 import { sharingRoutes } from '../sharing/routes';
 import { sweepRoutes } from '../observation/sweep/routes';
 import { syncRoutes } from '../sync/routes';
@@ -62,5 +63,6 @@ export const routes: readonly Route[] = [
   ...participantRoutes,
   ...checkInRoutes,
   ...sharingRoutes,
+  ...grantRoutes,
   ...syncRoutes,
 ];

@@ -41,6 +41,11 @@ export function memberOf(sql: Sql, personId: string): Member | undefined {
   return found && { ...found, isKeeper: found.isKeeper === 1 };
 }
 
+/** To which school a scope belongs; undefined where there is no such scope. */
+export function schoolOf(sql: Sql, scopeId: string): string | undefined {
+  return sql.get<Scope>('SELECT "schoolId" FROM "scope" WHERE "id" = ?', scopeId)?.schoolId;
+}
+
 /** The day at somebody's school. @param now milliseconds of the epoch */
 export function dayAtSchool(sql: Sql, personId: string, now: number): string {
   const school = sql.get<{ zone: string }>(

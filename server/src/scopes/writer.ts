@@ -5,7 +5,7 @@ import type { Row } from '../database/entities';
 import type { Member } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
 import { tellBeside } from './news';
-import { beginTeaching, memberOf, openScope, openToClass, roleIn } from './access';
+import { beginTeaching, memberOf, openScope, openToClass, roleIn, schoolOf } from './access';
 
 /** Somebody may see a record, but not change it. */
 export class NotAllowed extends Error {}
@@ -43,6 +43,15 @@ export class Writer {
 
   mayRead(table: TableName, scopeId: string): boolean {
     return reads(this.roleIn(scopeId), table);
+  }
+
+  /**
+   * May a record point at another? At what its writer may read; and somebody of the school may come into a class
+   * whose teacher does not know them yet.
+   */
+  mayPoint(from: TableName, to: TableName, scopeId: string): boolean {
+    if (this.mayRead(to, scopeId)) return true;
+    return from === 'enrolment' && to === 'student' && schoolOf(this.sql, scopeId) === this.member.schoolId;
   }
 
   /** Where a row belongs by its fields; the row itself still says where it belonged before. */

@@ -105,7 +105,7 @@ export async function accept(
     sql.run('UPDATE "invitation" SET "usedBy" = ? WHERE "id" = ?', personId, invitation.id);
     renewAccess(sql, personId, '');
     const { sectionId, role } = invitation;
-    if (sectionId !== null)
+    if (sectionId !== null && role !== 'reader')
       openTeaching(sql, { sectionId, personId, role, startsOn: null, endsOn: null }, personId, now);
   });
   return personId;

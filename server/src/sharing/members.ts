@@ -1,7 +1,8 @@
 import { endOtherSessions } from '../accounts/sessions';
 import type { Member } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
-import { dayAtSchool, renewAccess } from '../scopes/access';
+import { dayAtSchool, memberOf, renewAccess } from '../scopes/access';
+import { closeGrantsTo } from './grants';
 import { closeTeaching, isLastTeacher, openTeaching, openTeachings } from './teachings';
 
 /** What was asked for cannot be, with the reason. */
@@ -34,24 +35,45 @@ function isLastKeeper(sql: Sql, personId: string): boolean {
   );
 }
 
-/** Sets what somebody is at the school. @returns whose view it changes @throws NotSo */
+/** What somebody is in classes follows from what they are at the school: an assistant assists, a reader has none. */
+function fitTeachings(sql: Sql, personId: string, role: Member['role'], by: string, now: number): string[] {
+  if (role === 'teacher') return [];
+  const { schoolId = '' } = memberOf(sql, personId) ?? {};
+  const people = openTeachings(sql, schoolId, '')
+    .filter(
+      (teaching) => teaching.personId === personId && (role === 'reader' || teaching.role === 'teacher'),
+    )
+    .flatMap((teaching) => {
+      if (isLastTeacher(sql, teaching))
+        throw new NotSo('They are the only teacher of a class: share it with another first.');
+      const told = closeTeaching(sql, teaching, by, now);
+      if (role === 'assistant') openTeaching(sql, { ...teaching, role }, by, now);
+      return told;
+    });
+  if (role === 'assistant') closeGrantsTo(sql, personId, now);
+  return people;
+}
+
+/** Sets what somebody is at the school. @param by who decides it @returns whose view it changes @throws NotSo */
 export function setMember(
   sql: Sql,
   personId: string,
   { role, isKeeper }: Pick<Member, 'role' | 'isKeeper'>,
+  by: string,
   now: number,
 ): string[] {
   if (!isKeeper && isLastKeeper(sql, personId))
     throw new NotSo('Somebody has to keep the school: make another keeper first.');
-  if (isKeeper && role === 'assistant') throw new NotSo('A keeper is one of the teachers.');
+  if (isKeeper && role !== 'teacher') throw new NotSo('A keeper is one of the teachers.');
   sql.run(
     'UPDATE "member" SET "role" = ?, "isKeeper" = ? WHERE "personId" = ?',
     role,
     isKeeper ? 1 : 0,
     personId,
   );
+  const people = fitTeachings(sql, personId, role, by, now);
   renewAccess(sql, personId, dayAtSchool(sql, personId, now));
-  return [personId];
+  return [...new Set([personId, ...people])];
 }
 
 /**
@@ -83,6 +105,7 @@ export function leave(
     for (const person of closeTeaching(sql, teaching, by, now)) people.add(person);
   }
   sql.run('UPDATE "member" SET "until" = ? WHERE "personId" = ?', new Date(now).toISOString(), personId);
+  closeGrantsTo(sql, personId, now);
   endOtherSessions(sql, personId, null);
   renewAccess(sql, personId, '');
   return [...people];

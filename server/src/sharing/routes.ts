@@ -186,6 +186,12 @@ const classes = [
             'A keeper shares every class with colleagues; one of its teachers shares it with you. Nothing was changed.',
           );
         const { role } = colleague(sql, by, body.personId);
+        if (role === 'reader')
+          throw new Problem(
+            409,
+            'A reader',
+            'This colleague reads what is given to them, and has no classes. Give them the path of a student instead. Nothing was changed.',
+          );
         if (role === 'assistant' && body.role === 'teacher')
           throw new Problem(
             409,
@@ -231,7 +237,7 @@ const school = [
       const people = await services.database.write((sql) => {
         const by = member(sql, teacherId);
         colleague(sql, by, personId);
-        return asProblem(() => setMember(sql, personId, body, services.clock()));
+        return asProblem(() => setMember(sql, personId, body, teacherId, services.clock()));
       });
       tellPages(services, people);
       return done;

@@ -1,5 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
+import { displayName } from '@slate-path/core/people/names';
+import type { AtSchool, Recognised } from '@slate-path/core/people/roster/atSchool';
 import type { Guardian, Student } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
@@ -8,6 +11,7 @@ import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
 import { check } from '../../forms/check';
+import { ApiProblem, post } from '../../sync/api';
 import { useNow } from '../../sync/clock';
 import { makeChange, newId } from '../../sync/outbox';
 
@@ -29,6 +33,18 @@ const labels: Record<keyof typeof blank, string> = {
   schoolId: 'School’s id',
 };
 
+/** Who of the school this may be; nobody where the server cannot be asked, for a class is not kept waiting by that. */
+async function askAtSchool(sectionId: string, student: Recognised): Promise<AtSchool[]> {
+  const { givenName, familyName, email, schoolId } = student;
+  try {
+    const body = { givenName, familyName, email, schoolId };
+    return (await post(addressOf('atSchool', { sectionId }), body)).found;
+  } catch (error) {
+    if (error instanceof ApiProblem) return [];
+    throw error;
+  }
+}
+
 /** A student typed by hand, or corrected; up to two guardians. */
 export default function StudentForm({ student, guardians = [], sectionId, onClose }: StudentFormProps) {
   const now = useNow();
@@ -49,6 +65,7 @@ export default function StudentForm({ student, guardians = [], sectionId, onClos
     }),
   );
   const [errors, setErrors] = useState<Record<string, string>>({});
+  const [atSchool, setAtSchool] = useState<AtSchool[] | null>(null);
   const form = `student ${student?.id ?? `new ${sectionId ?? ''}`}`;
   const accept = async () => {
     const read = await check('StudentFields', fields);
@@ -61,17 +78,47 @@ export default function StudentForm({ student, guardians = [], sectionId, onClos
     }
     setErrors(found);
     if (read.errors || Object.keys(found).length > 0) return;
+    if (!student && sectionId && atSchool === null) {
+      const same = await askAtSchool(sectionId, read.data);
+      setAtSchool(same);
+      if (same.length > 0) return;
+    }
     const id = student?.id ?? newId();
     makeChange('student.set', { id, student: read.data, guardians: filled }, id);
-    if (!student && sectionId)
-      makeChange(
-        'enrolment.set',
-        { id: newId(), sectionId, studentId: id, cohort: '', startsOn: now.date, endsOn: null },
-        id,
-      );
+    if (!student) enrol(id);
     forgetTyped(form);
     onClose();
   };
+  const enrol = (studentId: string) => {
+    if (!sectionId) return;
+    makeChange(
+      'enrolment.set',
+      { id: newId(), sectionId, studentId, cohort: '', startsOn: now.date, endsOn: null },
+      studentId,
+    );
+  };
+  if (atSchool && atSchool.length > 0)
+    return (
+      <Sheet
+        title={`Is ${displayName(fields)} at the school already?`}
+        note="Somebody of this name, address or id is in a colleague’s class. One person has one path, of which each teacher sees their own part."
+        onClose={onClose}
+      >
+        {atSchool.map(({ id, taught }) => (
+          <Action
+            key={id}
+            kind="main"
+            label={`Yes, ${displayName(fields)} ${taught}`}
+            onPress={() => {
+              enrol(id);
+              forgetTyped(form);
+              onClose();
+            }}
+          />
+        ))}
+        <Action label="No, somebody new" onPress={() => void accept()} />
+      </Sheet>
+    );
   return (
     <Sheet title={student ? 'Change the student' : 'A new student'} about={form} onClose={onClose}>
       {(Object.keys(labels) as (keyof typeof labels)[]).map((field) => (

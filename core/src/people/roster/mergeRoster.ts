@@ -1,6 +1,7 @@
 import { foldName } from '../names';
 import type { Enrolment, Guardian, Student } from '../../records/schema';
 import type { RosterPerson } from './changes';
+import { whoAtSchool, type AtSchool, type Elsewhere } from './atSchool';
 import type { RosterRow } from './readRoster';
 
 export const fates = ['new', 'changed', 'same', 'in_doubt', 'left_out'] as const;
@@ -29,6 +30,8 @@ export interface MergedRow extends Omit<RosterRow, 'fate'> {
   studentId: string | null;
   /** Whom it could be, where that is the doubt. */
   candidates: string[];
+  /** Those of `candidates`, or the one it is, who are in colleagues' classes. */
+  atSchool: AtSchool[];
   changes: FieldChange[];
 }
 
@@ -37,6 +40,8 @@ export interface People {
   students: readonly Student[];
   guardians: readonly Guardian[];
   enrolments: readonly Enrolment[];
+  /** Those of the school whom the teacher does not teach. */
+  elsewhere?: readonly Elsewhere[];
 }
 
 type Match = { student: Student } | { doubt: string; candidates: Student[] } | null;
@@ -94,6 +99,8 @@ function isNews(before: string, after: string): boolean {
   return before === '' || !lost;
 }
 
+const joins: FieldChange = { field: 'class', before: '', after: 'joins this class' };
+
 /** What the file says otherwise. */
 function changesOf(
   row: Omit<RosterRow, 'fate'>,
@@ -109,7 +116,7 @@ function changesOf(
   const enrolled = people.enrolments.some(
     (e) => e.studentId === student.id && e.sectionId === sectionId && e.endsOn === null,
   );
-  if (!enrolled) changes.push({ field: 'class', before: '', after: 'joins this class' });
+  if (!enrolled) changes.push(joins);
   return changes;
 }
 
@@ -123,11 +130,36 @@ function newGuardians(row: Pick<RosterRow, 'guardians'>, studentId: string, guar
   );
 }
 
+/** Somebody of the school comes into one class more; what a colleague keeps of them stays as it is. */
+const joining = (row: MergedRow, studentId: string): MergedRow => ({
+  ...row,
+  studentId,
+  guardians: [],
+  changes: [joins],
+});
+
+/** A row of whom nobody is that the teacher teaches. */
+function mergeElsewhere(merged: MergedRow, elsewhere: readonly Elsewhere[], taken: Set<string>): MergedRow {
+  const { found, sure } = whoAtSchool(merged, elsewhere);
+  const left = found.filter(({ id }) => !taken.has(id));
+  const [first] = left;
+  if (!first) return merged;
+  const atSchool = left.map(({ id }) => ({ id, taught: '' }));
+  if (sure) {
+    taken.add(first.id);
+    const fate = merged.fate === 'in_doubt' ? 'in_doubt' : 'changed';
+    return { ...joining(merged, first.id), fate, atSchool };
+  }
+  const reason = 'somebody of this name or address is at the school already';
+  const doubts = [...merged.doubts, { column: null, reason, mild: false }];
+  return { ...merged, fate: 'in_doubt', doubts, candidates: left.map(({ id }) => id), atSchool };
+}
+
 function mergeRow(row: RosterRow, sectionId: string, people: People, taken: Set<string>): MergedRow {
-  const merged: MergedRow = { ...row, studentId: null, candidates: [], changes: [] };
+  const merged: MergedRow = { ...row, studentId: null, candidates: [], atSchool: [], changes: [] };
   if (row.fate === 'left_out') return merged;
   const match = matchOf(row, people.students);
-  if (!match) return merged;
+  if (!match) return mergeElsewhere(merged, people.elsewhere ?? [], taken);
   if ('doubt' in match) {
     const doubts = [...row.doubts, { column: null, reason: match.doubt, mild: false }];
     return { ...merged, fate: 'in_doubt', doubts, candidates: match.candidates.map(({ id }) => id) };
@@ -154,7 +186,9 @@ export type Decision = 'accept' | 'leave_out' | `is ${string}`;
 /** A row as the teacher's word leaves it: where it says who it is, that student's, with what changes. */
 export function settledRow(row: MergedRow, decision: Decision, sectionId: string, people: People): MergedRow {
   if (!decision.startsWith('is ')) return row;
-  const student = people.students.find(({ id }) => id === decision.slice(3));
+  const id = decision.slice(3);
+  if (row.atSchool.some((one) => one.id === id)) return joining(row, id);
+  const student = people.students.find((one) => one.id === id);
   if (!student) return row;
   return { ...row, studentId: student.id, changes: changesOf(row, student, sectionId, people) };
 }

@@ -124,6 +124,7 @@ export function eraseRows(db: Database.Database, teacherId: string, found: Found
       remove.run(id, teacherId);
     }
   }
+  db.prepare('DELETE FROM "pathGrant" WHERE "studentId" = ?').run(found.student.id);
   db.prepare('DELETE FROM "access" WHERE "scopeId" = ?').run(found.student.id);
   db.prepare('DELETE FROM "scope" WHERE "id" = ?').run(found.student.id);
 }

@@ -1,5 +1,7 @@
+import { whoAtSchool } from '@slate-path/core/people/roster/atSchool';
 import { Problem } from '../../http/problem';
 import { route, writerOf } from '../../http/route';
+import { studentsElsewhere, withTeachers } from './elsewhere';
 import { load } from '../../views/load';
 
 function bytesOf(body: unknown): Uint8Array {
@@ -10,7 +12,7 @@ export const rosterRoutes = [
   route('readRoster', {
     allow: writerOf('section', 'sectionId'),
     async handle({ params: { sectionId }, query, teacherId, services, request }) {
-      const from = services.database.read;
+      const { read: from, lookUp } = services.database;
       const present = { removed: false };
       const reading = await services.jobs.run('readRoster', {
         bytes: bytesOf(request.body),
@@ -20,10 +22,19 @@ export const rosterRoutes = [
           students: await load(from, 'student', teacherId, present),
           guardians: await load(from, 'guardian', teacherId, present),
           enrolments: await load(from, 'enrolment', teacherId, present),
+          elsewhere: studentsElsewhere(lookUp, teacherId),
         },
       });
       if ('refused' in reading) throw new Problem(422, 'No roster', reading.refused);
-      return reading;
+      const { columns, rows } = reading;
+      return { columns, rows: rows.map((row) => ({ ...row, atSchool: withTeachers(lookUp, row.atSchool) })) };
+    },
+  }),
+  route('atSchool', {
+    allow: writerOf('section', 'sectionId'),
+    handle({ body, teacherId, services: { database } }) {
+      const { found } = whoAtSchool(body, studentsElsewhere(database.lookUp, teacherId));
+      return Promise.resolve({ found: withTeachers(database.lookUp, found) });
     },
   }),
   route('readDaysOff', {

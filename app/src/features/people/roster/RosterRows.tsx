@@ -28,10 +28,12 @@ function cutsOf({ givenName, familyName }: NameCut): NameCut[] {
   }));
 }
 
-const groupOf = ({ fate, doubts }: MergedRow): Group =>
-  fate === 'in_doubt' && doubts.every(({ mild }) => mild) ? 'to_check' : fate;
+function groupOf({ fate, doubts, studentId, atSchool }: MergedRow): Group {
+  if (fate === 'in_doubt') return doubts.every(({ mild }) => mild) ? 'to_check' : fate;
+  return studentId !== null && atSchool.length > 0 ? 'at_school' : fate;
+}
 
-type Group = MergedRow['fate'] | 'to_check';
+type Group = MergedRow['fate'] | 'to_check' | 'at_school';
 
 const groups: { group: Group; title: string; note: string }[] = [
   { group: 'in_doubt', title: 'In doubt', note: 'Each waits for your word; without it, the row stays out.' },
@@ -44,6 +46,11 @@ const groups: { group: Group; title: string; note: string }[] = [
     group: 'changed',
     title: 'Changed',
     note: 'Students who are here already, and what the roster says otherwise.',
+  },
+  {
+    group: 'at_school',
+    title: 'At the school already',
+    note: 'They are in a colleague’s class. Each joins yours as one and the same person; what is known of them stays.',
   },
   { group: 'new', title: 'New', note: 'These join the class.' },
   { group: 'left_out', title: 'Left out', note: 'Rows that are no person.' },
@@ -86,13 +93,16 @@ function RosterLine({
   const students = useRecords((state) => state.current.student);
   // Two of one name are told apart by what else is known of them.
   const candidateWords = (id: string) => {
+    const elsewhere = row.atSchool.find((one) => one.id === id);
+    if (elsewhere) return `${displayName(row)} ${elsewhere.taught}`;
     const student = students[id];
     if (!student) return 'somebody here';
     const { email, schoolId, grade } = student;
     const more = row.candidates.length > 1 ? email || schoolId || (grade && `grade ${grade}`) : '';
     return [displayName(student), more].filter(Boolean).join(', ');
   };
-  const yes = row.fate === 'changed' || row.studentId ? 'Update' : 'Add';
+  const isOurs = row.fate === 'changed' || row.studentId !== null;
+  const yes = isOurs && row.atSchool.length === 0 ? 'Update' : 'Add';
   return (
     <View
       testID={`roster-line-${row.line}`}
@@ -117,6 +127,9 @@ function RosterLine({
         ) : null}
         {row.changes.length > 0 ? (
           <Words size="small">{row.changes.map(changeWords).join('; ')}</Words>
+        ) : null}
+        {row.studentId !== null && row.atSchool.length > 0 ? (
+          <Words size="small">{`At the school, ${row.atSchool[0]?.taught ?? ''}`}</Words>
         ) : null}
         {row.doubts.map(({ column, reason }) => (
           <Words key={reason} size="small" tone="clay">
