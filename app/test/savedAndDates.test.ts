@@ -1,7 +1,7 @@
 import { readDate } from '../src/features/keeping/desk/readDate';
 import { barShape } from '../src/features/attendance/lesson/barShape';
 import { totalsWords } from '../src/features/attendance/month/totalsWords';
-import { placeOf } from '../src/shell/places';
+import { placeOf, readersPlaces } from '../src/shell/places';
 
 test.each([
   ['2026-10-12', '2026-10-12'],
@@ -74,7 +74,16 @@ test.each([
   ['/watch', 'Watch'],
   ['/classes/x/months/2026-11', 'People'],
   ['/students/x', 'People'],
+  ['/given/x', 'People'],
   ['/desk', 'Desk'],
 ])('%s is in %s', (path, name) => {
-  expect(placeOf(path).name).toBe(name);
+  expect(placeOf(path)?.name).toBe(name);
+});
+
+test.each([
+  ['/', 'Paths'],
+  ['/students/x', 'Paths'],
+  ['/desk/account', 'Desk'],
+])('of a reader, %s is in %s', (path, name) => {
+  expect(placeOf(path, readersPlaces)?.name).toBe(name);
 });

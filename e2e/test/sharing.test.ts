@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { control, openBrowser, openPage, says, tap, textOf, type } from '../src/browser';
+import { control, openBrowser, openPage, saved, says, tap, textOf, type } from '../src/browser';
 import { change, makeClassroom, send, teacher, type Classroom } from '../src/classroom';
 import { RestartableServer } from '../src/server';
 
@@ -134,12 +134,76 @@ test('at the next start too, and what waits in the outbox is told and kept as wo
   await says(bela, 'Pupil03');
   await bela.setOfflineMode(true);
   await tap(bela, 'Pupil03');
+  await tap(bela, 'Write a note');
+  await type(bela, 'Note', 'Knots are hard for the left-handed');
+  await tap(bela, 'Keep the note');
   await says(bela, 'kept on this device');
   await endAgain();
   await bela.setOfflineMode(false);
   await bela.goto(server.address);
   await says(bela, 'refused');
   expect(await until(async () => (await bytesOfClass(bela)) === 0, 5000)).toBe(true);
+  await tap(bela, '2 refused');
+  await says(bela, 'Marks on a roll');
+  await says(bela, '“Knots are hard for the left-handed”');
+  await tap(bela, 'Leave it out');
+  await tap(bela, 'Leave it out');
+  await tap(bela, 'Close');
+  await saved(bela);
+});
+
+test('a cover’s day: the roll, and no notes; on the next day nothing of the class is left', async () => {
+  const personId = belaIn(await colleagues());
+  const day = { startsOn: '2026-11-23', endsOn: '2026-11-23' };
+  await room.client.postJson(`/api/sections/${room.sectionId}/teachings`, {
+    personId,
+    role: 'cover',
+    ...day,
+  });
+  await bela.goto(server.address);
+  await tap(bela, 'Pupil04');
+  await saved(bela);
+  await bela.goto(`${server.address}/notes`);
+  await says(bela, 'Notes');
+  expect(await textOf(bela)).not.toContain('The oars are numbered');
+  await server.end('SIGTERM');
+  await server.start('2026-11-24T08:00:00Z', 'runs');
+  await bela.goto(server.address);
+  expect(await until(async () => (await bytesOfClass(bela)) === 0, 5000)).toBe(true);
+  expect(await textOf(bela)).not.toContain('Pupil04');
+  const { mark } = await room.client.get<{ mark: { studentId: string }[] }>('/api/days/2026-11-23');
+  expect(mark.map(({ studentId }) => studentId)).toContain(room.studentIds[3]);
+});
+
+test('a colleague’s student joins as one person; whoever the path is given to reads all of it', async () => {
+  await bela.goto(`${server.address}/people`);
+  await tap(bela, 'Add a class');
+  await type(bela, 'Name', 'Clay');
+  await tap(bela, 'Add the class');
+  await tap(bela, 'Bring a roster');
+  await type(bela, 'Or paste the roster here', 'Name\nPupil01 Abara\nZora Quill');
+  await tap(bela, 'Read what I pasted');
+  await tap(bela, 'Is Pupil01 Abara in Ines Halloran’s Boat Workshop');
+  await tap(bela, 'Accept 2 rows');
+  await says(bela, 'Pupil01 Abara');
+  const { token } = await room.client.postJson<{ token: string }>('/api/invitations', {
+    ...{ name: 'Hela Brandt', role: 'reader', sectionId: null },
+  });
+  const hela = await openPage(await browser.createBrowserContext(), 'phone');
+  await hela.goto(`${server.address}/join/${token}`);
+  await type(hela, 'Passphrase', passphrase);
+  await tap(hela, 'Come in');
+  await says(hela, 'No path is given to you');
+  await ines.goto(`${server.address}/students/${room.studentIds[0] ?? ''}`);
+  await tap(ines, 'Give the path of Pupil01');
+  await tap(ines, 'Hela Brandt, reader');
+  await tap(ines, 'Give it to Hela Brandt');
+  await tap(hela, 'Open the path of Pupil01');
+  await says(hela, 'Boat Workshop with Ines Halloran');
+  await says(hela, 'Clay with Bela Roth');
+  await tap(ines, 'Take the path back from Hela');
+  await says(hela, 'not given to you');
+  expect(await until(async () => (await bytesOfClass(hela)) === 0, 2500)).toBe(true);
 });
 
 interface Colleagues {

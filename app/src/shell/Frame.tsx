@@ -1,4 +1,4 @@
-import { usePathname, useRouter } from 'expo-router';
+import { Redirect, usePathname, useRouter } from 'expo-router';
 import { useEffect, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
@@ -10,7 +10,7 @@ import { useAccount } from '../sync/account';
 import { useNow } from '../sync/clock';
 import { useSyncing } from '../sync/sync';
 import { KeysHelp } from './KeysHelp';
-import { placeOf, places, type Place } from './places';
+import { placeOf, places, readersPlaces, type Place } from './places';
 
 function PlaceLink({ place, chosen, wide }: { place: Place; chosen: boolean; wide: boolean }) {
   const palette = usePalette();
@@ -48,11 +48,14 @@ function DemoNotice() {
   );
 }
 
-/** The four places round every page: a bar below on the phone, a rail at the left when wide. */
+/** The places round every page, of a reader two of them: a bar below on the phone, a rail at the left when wide. */
 export function Frame({ children }: { children: ReactNode }) {
   const palette = usePalette();
   const wide = useWide();
-  const chosen = placeOf(usePathname());
+  const isReader = useAccount(({ role }) => role === 'reader');
+  const own = isReader ? readersPlaces : places;
+  const pathname = usePathname();
+  const chosen = placeOf(pathname, own);
   const demo = useAccount((state) => state.demo);
   useSyncing();
   useEffect(() => {
@@ -78,16 +81,18 @@ export function Frame({ children }: { children: ReactNode }) {
           borderRightWidth: wide ? 1 : 0,
         }}
       >
-        {places.map((place) => (
+        {own.map((place) => (
           <PlaceLink key={place.path} place={place} chosen={place === chosen} wide={wide} />
         ))}
         {wide ? <View style={{ flex: 1 }} /> : null}
-        <NoteButton wide={wide} />
+        {isReader ? null : <NoteButton wide={wide} />}
       </View>
       <View role="main" style={{ flex: 1 }}>
         {demo ? <DemoNotice /> : null}
-        <View style={{ flex: 1 }}>{children}</View>
-        <NoteLine />
+        <View style={{ flex: 1 }}>
+          {isReader && pathname === '/' ? <Redirect href="/given" /> : children}
+        </View>
+        {isReader ? null : <NoteLine />}
       </View>
       {wide ? <KeysHelp /> : null}
     </View>

@@ -4,13 +4,17 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { Action } from '../parts/Action';
+import { lazily } from '../parts/lazily';
 import { Sheet } from '../parts/Sheet';
 import { Words } from '../parts/Words';
 import { usePalette } from '../theme/theme';
 import { radius, space, target } from '../theme/tokens';
 import { useRecordsAfterPaint } from '../sync/afterPaint';
-import { leaveOut, sendNow } from '../sync/outbox';
+import { sendNow } from '../sync/outbox';
 import { useRecords, type RecordsState } from '../sync/useRecords';
+
+// Seen by few.
+const RefusedChanges = lazily(() => import('./RefusedChanges'));
 
 /** How many changes are where. */
 interface Whereabouts {
@@ -107,23 +111,11 @@ function SavedWords() {
 function SavedSheet({ onClose }: { onClose: () => void }) {
   const found = useRecordsAfterPaint(whereabouts);
   const entries = useRecords((state) => state.entries);
+  const refused = entries.filter(({ state }) => state === 'refused');
   return (
     <Sheet title="Where everything is" onClose={onClose}>
       <Words>{savedWords(found).detail}</Words>
-      {entries
-        .filter(({ state }) => state === 'refused')
-        .map(({ change, reason }) => (
-          <View key={change.id} style={{ gap: space(1) }}>
-            <Words bold>{change.kind}</Words>
-            <Words tone="ember">{reason ?? ''}</Words>
-            <Action
-              label="Leave it out"
-              onPress={() => {
-                void leaveOut(change.id);
-              }}
-            />
-          </View>
-        ))}
+      {refused.length > 0 ? <RefusedChanges entries={refused} /> : null}
       {entries.length > 0 ? <Action label="Send now" kind="main" onPress={sendNow} /> : null}
     </Sheet>
   );

@@ -7,17 +7,28 @@ import Users from 'lucide-react-native/icons/users';
 export const places = [
   { path: '/', name: 'Lesson', icon: Presentation, within: ['/lessons', '/write'] },
   { path: '/watch', name: 'Watch', icon: Sunrise, within: ['/notes', '/topics', '/again'] },
-  { path: '/people', name: 'People', icon: Users, within: ['/students', '/classes', '/totals', '/range'] },
+  {
+    path: '/people',
+    name: 'People',
+    icon: Users,
+    within: ['/students', '/classes', '/totals', '/range', '/given'],
+  },
   { path: '/desk', name: 'Desk', icon: LampDesk, within: [] },
 ] as const;
 
-export type Place = (typeof places)[number];
+/** What a reader has: what is given to them, and their desk. */
+export const readersPlaces = [
+  { path: '/given', name: 'Paths', icon: Users, within: ['/students'] },
+  places[3],
+] as const;
+
+export type Place = (typeof places | typeof readersPlaces)[number];
 
 /** The place a page belongs to. */
-export function placeOf(pathname: string): Place {
-  const found = places.find(
+export function placeOf(pathname: string, some: readonly Place[] = places): Place | undefined {
+  const found = some.find(
     ({ path, within }) =>
       (path !== '/' && pathname.startsWith(path)) || within.some((prefix) => pathname.startsWith(prefix)),
   );
-  return found ?? places[0];
+  return found ?? some[0];
 }

@@ -9,10 +9,13 @@ import { restore, setConnection, useRecords } from './useRecords';
 import { openSync } from './sync';
 import { openViews, renewViews } from './views';
 
+type Role = NonNullable<AnswerOf<'session'>['teacher']>['role'];
+
 interface Account {
   state: 'starting' | 'first_start' | 'signed_out' | 'open' | 'unreachable';
   teacherId: string;
   teacherName: string;
+  role: Role;
   /** Keeps the school: backups, erasing, invitations, and what all of it shares. */
   isKeeper: boolean;
   demo: boolean;
@@ -22,6 +25,7 @@ export const useAccount = create<Account>()(() => ({
   state: 'starting',
   teacherId: '',
   teacherName: '',
+  role: 'teacher',
   isKeeper: false,
   demo: false,
 }));
@@ -32,6 +36,7 @@ let device: Device | null = null;
 interface Kept {
   id: string;
   name: string;
+  role: Role;
   isKeeper: boolean;
   demo: boolean;
 }
@@ -52,8 +57,8 @@ async function openFor(teacher: Kept): Promise<void> {
     restore(await device.loadRecords(), await device.loadOutbox(), await device.loadDone(), plain);
   }
   localStorage.setItem(keptKey, JSON.stringify(teacher));
-  const { id: teacherId, name: teacherName, isKeeper, demo } = teacher;
-  useAccount.setState({ state: 'open', teacherId, teacherName, isKeeper, demo });
+  const { id: teacherId, name: teacherName, role, isKeeper, demo } = teacher;
+  useAccount.setState({ state: 'open', teacherId, teacherName, role, isKeeper, demo });
   openOutbox(device, renewViews);
   listen();
 }
@@ -95,8 +100,7 @@ export async function start(): Promise<void> {
   try {
     const { teacher, firstStart, demo } = await signedInSession();
     if (teacher) {
-      const { id, name, isKeeper } = teacher;
-      await openFor({ id, name, isKeeper, demo });
+      await openFor({ ...teacher, demo });
       setConnection('online');
     } else {
       useAccount.setState({ state: firstStart ? 'first_start' : 'signed_out', demo });

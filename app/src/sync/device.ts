@@ -113,6 +113,10 @@ export class Device {
     await this.db.put('answers', { path, etag, answer });
   }
 
+  async forgetAnswer(path: string): Promise<void> {
+    await this.db.delete('answers', path);
+  }
+
   /** Forgets what the server knows, and how to take things back; what is not sent stays. */
   async forgetRecords(): Promise<void> {
     const forgotten = ['records', 'answers', 'done'] as const;

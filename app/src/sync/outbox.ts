@@ -201,11 +201,9 @@ async function sendBatch(changes: Change[]): Promise<ChangeAnswer[]> {
 
 /** Does somebody come into a class whom this device does not know: a colleague's student? */
 function joinsUnknown({ op, table, values }: Edit): boolean {
-  return (
-    op !== 'set' &&
-    table === 'enrolment' &&
-    useRecords.getState().current.student[String(values['studentId'])] === undefined
-  );
+  if (op === 'set' || table !== 'enrolment') return false;
+  const { studentId } = values as { studentId: string };
+  return useRecords.getState().current.student[studentId] === undefined;
 }
 
 async function sendAll(): Promise<void> {

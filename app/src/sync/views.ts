@@ -49,6 +49,15 @@ export function fetchView(path: string): Promise<ViewState> {
   return asking;
 }
 
+/** What is not to be seen any more does not stay on the device either. */
+async function forgetAnswer(path: string): Promise<void> {
+  etags.delete(path);
+  useRecords.setState(({ answers }) => ({
+    answers: Object.fromEntries(Object.entries(answers).filter(([known]) => known !== path)),
+  }));
+  await device?.forgetAnswer(path);
+}
+
 async function askView(path: string): Promise<ViewState> {
   const etag = etags.get(path);
   const asOf = timesMovedOn();
@@ -69,7 +78,10 @@ async function askView(path: string): Promise<ViewState> {
     return 'fresh';
   } catch (error) {
     if (!(error instanceof ApiProblem)) throw error;
-    if (error.status === 404) return 'missing';
+    if (error.status === 404) {
+      await forgetAnswer(path);
+      return 'missing';
+    }
     if (error.status === 0) setConnection('offline');
     if (error.status === 401) setConnection('signed_out');
     return etag ? 'kept' : 'loading';

@@ -3,7 +3,7 @@ import type { Member } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
 import { Problem } from '../http/problem';
 import { readerOf, route } from '../http/route';
-import { memberOf, roleIn, schoolOf } from '../scopes/access';
+import { memberOf, peopleIn, roleIn, schoolOf } from '../scopes/access';
 import { tellPages } from '../scopes/tellPages';
 import { closeGrant, grantById, grantsOf, grantsTo, grantTo, openGrant } from './grants';
 import { classesOf, wholePath } from './wholePath';
@@ -71,25 +71,26 @@ export const grantRoutes = [
   route('grantPath', {
     allow: readerOf('student', 'studentId', 'step'),
     async handle({ params: { studentId }, body: { personId }, teacherId, services }) {
-      const id = await services.database.write((sql) => {
+      const { id, people } = await services.database.write((sql) => {
         demandReader(sql, teacherId, personId);
-        return openGrant(sql, { studentId, personId }, teacherId, services.clock());
+        const made = openGrant(sql, { studentId, personId }, teacherId, services.clock());
+        return { id: made, people: [personId, ...peopleIn(sql, studentId)] };
       });
-      tellPages(services, [personId, teacherId]);
+      tellPages(services, people);
       return { id };
     },
   }),
   route('endGrant', {
     allow: 'member',
     async handle({ params: { grantId }, teacherId, services }) {
-      const personId = await services.database.write((sql) => {
+      const people = await services.database.write((sql) => {
         const grant = grantById(sql, grantId);
         if (!grant || !mayEnd(sql, memberOf(sql, teacherId), grant.studentId, grant.personId))
           throw notFound();
         closeGrant(sql, grant, teacherId, services.clock());
-        return grant.personId;
+        return [grant.personId, ...peopleIn(sql, grant.studentId)];
       });
-      tellPages(services, [personId, teacherId]);
+      tellPages(services, people);
       return { done: true as const };
     },
   }),

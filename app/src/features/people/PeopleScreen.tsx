@@ -19,6 +19,7 @@ import { useNow } from '../../sync/clock';
 import { useSections, type ShownSection } from '../../sync/sections';
 import { useRecords } from '../../sync/useRecords';
 import { weekdayNames } from '../keeping/desk/weekdays';
+import { GivenLine } from '../sharing/GivenLine';
 import { FindStudent } from './FindStudent';
 import { SectionCard } from './SectionCard';
 import { SectionForm } from './SectionForm';
@@ -121,6 +122,7 @@ export function PeopleScreen() {
           ) : null}
         </>
       )}
+      <GivenLine />
       {adding ? (
         <SectionForm
           onClose={() => {

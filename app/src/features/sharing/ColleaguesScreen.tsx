@@ -26,8 +26,13 @@ const ShareSheet = lazily(() => import('./ShareSheet'));
 
 type Member = Colleagues['members'][number];
 
+const roleWords: Record<Member['role'], string> = {
+  teacher: 'Teacher',
+  assistant: 'Assistant',
+  reader: 'Reader',
+};
 const memberWords = ({ role, isKeeper }: Member) =>
-  isKeeper ? 'Teacher, keeps the school' : role === 'teacher' ? 'Teacher' : 'Assistant';
+  isKeeper ? `${roleWords[role]}, keeps the school` : roleWords[role];
 
 function MembersCard({ colleagues, onInvite }: { colleagues: Colleagues; onInvite: () => void }) {
   const { isKeeper, teacherId } = useAccount();

@@ -13,16 +13,26 @@ import { errorsOf, useTry } from '../accounts/useTry';
 import { copyText } from '../../files/give';
 import { post } from '../../sync/api';
 import { renewViews } from '../../sync/views';
+import type { Colleagues } from './colleagues';
 
 // Its library does not come with the first screen.
 const QrCode = lazily(() => import('../../parts/QrCode'));
 
-type MemberRole = 'teacher' | 'assistant';
+type MemberRole = Colleagues['members'][number]['role'];
 
 const roles: { value: MemberRole; label: string }[] = [
   { value: 'teacher', label: 'Teacher' },
   { value: 'assistant', label: 'Assistant' },
+  { value: 'reader', label: 'Reader' },
 ];
+
+const meaning: Record<MemberRole, string> = {
+  teacher: 'A teacher has classes of their own, and whatever colleagues share with them.',
+  assistant:
+    'An assistant takes rolls and tallies in classes that are shared with them, and keeps notes of their own.',
+  reader:
+    'A reader, as a head or a counsellor, reads the paths of students that teachers give to them, and has no classes.',
+};
 
 /** A link for somebody who has no account yet. It is shown once. @param sectionId the class they come into, or none */
 export function InviteForm({ sectionId }: { sectionId: string | null }) {
@@ -66,11 +76,14 @@ export function InviteForm({ sectionId }: { sectionId: string | null }) {
         error={errors.of('name')}
         onSubmit={make}
       />
-      <Choice name="As what" value={role} options={roles} onChange={setRole} />
+      <Choice
+        name="As what"
+        value={role}
+        options={roles.filter(({ value }) => sectionId === null || value !== 'reader')}
+        onChange={setRole}
+      />
       <Words size="small" tone="inkQuiet">
-        {role === 'teacher'
-          ? 'A teacher has classes of their own, and whatever colleagues share with them.'
-          : 'An assistant takes rolls and tallies in classes that are shared with them, and keeps notes of their own.'}
+        {meaning[role]}
       </Words>
       {errors.whole ? (
         <Words tone="ember" live>

@@ -24,6 +24,12 @@ function useInvitation(token: string): Invitation | ApiProblem | undefined {
   return found;
 }
 
+const roleWords: Record<Invitation['role'], string> = {
+  teacher: 'a teacher',
+  assistant: 'an assistant',
+  reader: 'a reader',
+};
+
 function Accept({ token, invitation }: { token: string; invitation: Invitation }) {
   const [name, setName] = useState(invitation.name);
   const [passphrase, setPassphrase] = useState('');
@@ -39,7 +45,7 @@ function Accept({ token, invitation }: { token: string; invitation: Invitation }
   return (
     <Welcome title={`Welcome to ${schoolName}`}>
       <Words>
-        {`${invitedBy} invites you as ${role === 'teacher' ? 'a teacher' : 'an assistant'}${className ? `, and to ${className}` : ''}. Say what you are called and choose a passphrase; then you are in.`}
+        {`${invitedBy} invites you as ${roleWords[role]}${className ? `, and to ${className}` : ''}. Say what you are called and choose a passphrase; then you are in.`}
       </Words>
       <Field label="Your name" value={name} onChange={setName} error={errors.of('name')} />
       <Field

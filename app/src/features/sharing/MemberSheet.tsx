@@ -12,11 +12,12 @@ import { renewViews } from '../../sync/views';
 import type { Colleagues } from './colleagues';
 
 type Member = Colleagues['members'][number];
-type Standing = 'teacher' | 'assistant' | 'keeper';
+type Standing = Member['role'] | 'keeper';
 
 const options: { value: Standing; label: string }[] = [
   { value: 'teacher', label: 'Teacher' },
   { value: 'assistant', label: 'Assistant' },
+  { value: 'reader', label: 'Reader' },
   { value: 'keeper', label: 'Keeper too' },
 ];
 
@@ -48,7 +49,7 @@ export function MemberSheet({
   const others = colleagues.members.filter(({ id, role }) => id !== member.id && role === 'teacher');
   const set = (value: Standing) => {
     run(async () => {
-      const role = value === 'assistant' ? ('assistant' as const) : ('teacher' as const);
+      const role = value === 'keeper' ? ('teacher' as const) : value;
       await post(addressOf('setMember', { personId: member.id }), { role, isKeeper: value === 'keeper' });
       renewViews();
       onClose();
@@ -66,7 +67,7 @@ export function MemberSheet({
       <Choice name="What they are" value={standing} options={options} onChange={set} />
       <Words size="small" tone="inkQuiet">
         A keeper invites colleagues, makes backups, erases, and sees who has which class; not what is written
-        in it.
+        in it. A reader has no classes, and reads the paths that are given to them.
       </Words>
       {leaving ? (
         <View style={{ gap: space(3) }}>

@@ -78,7 +78,9 @@ function ShareForm({ sectionId, colleagues }: { sectionId: string; colleagues: C
   const here = new Set(
     colleagues.teachings.filter((one) => one.sectionId === sectionId).map(({ personId }) => personId),
   );
-  const others = colleagues.members.filter(({ id }) => id !== myId && !here.has(id));
+  const others = colleagues.members.filter(
+    ({ id, role: at }) => id !== myId && at !== 'reader' && !here.has(id),
+  );
   const [personId, setPersonId] = useState('');
   const [wanted, setRole] = useState<ClassRole>('teacher');
   const [from, setFrom] = useState(now.date);

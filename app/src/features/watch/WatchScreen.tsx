@@ -3,6 +3,7 @@ import SlidersHorizontal from 'lucide-react-native/icons/sliders-horizontal';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
+import { groupBy } from '@slate-path/core/records/groupBy';
 import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { Empty } from '../../parts/Empty';
@@ -66,6 +67,11 @@ const emptyWords: Record<Part, { title: string; words: string }> = {
   },
 };
 
+/** Kept by class, shown by person: what concerns somebody in several classes stands together, the strongest first. */
+const byPerson = (concerns: readonly Shown[]): Shown[][] => [
+  ...groupBy(concerns, ({ item }) => item.studentId).values(),
+];
+
 /** Who needs me: concerns with their proof, what is merely a fact, what is put aside, who came back. */
 export function WatchScreen() {
   const wide = useWide();
@@ -93,6 +99,11 @@ export function WatchScreen() {
     aside: aside.length,
     cleared: cleared.length,
   };
+  const cards = (ofPerson: readonly Shown[]) => (
+    <View key={ofPerson[0]?.item.studentId} style={{ gap: space(3) }}>
+      {ofPerson.map(card)}
+    </View>
+  );
   const card = (shown: Shown) => (
     <ConcernCard
       key={`${shown.item.sectionId} ${shown.item.studentId} ${shown.item.concern}`}
@@ -171,7 +182,7 @@ export function WatchScreen() {
       ) : (
         <Empty title={emptyWords[part].title}>{emptyWords[part].words}</Empty>
       )}
-      {part === 'concerns' ? <Columns items={open} render={card} /> : null}
+      {part === 'concerns' ? <Columns items={byPerson(open)} render={cards} /> : null}
       {part === 'concerns' && early.length > 0 ? (
         <>
           <Words size="large" serif heading={2}>
@@ -183,7 +194,7 @@ export function WatchScreen() {
           />
         </>
       ) : null}
-      {part === 'aside' ? <Columns items={aside} render={card} /> : null}
+      {part === 'aside' ? <Columns items={byPerson(aside)} render={cards} /> : null}
       {part === 'over_a_line' ? (
         <Columns
           items={facts}

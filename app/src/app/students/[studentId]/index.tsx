@@ -1,1 +1,1 @@
-export { PathScreen as default } from '../../../features/watch/path/PathScreen';
+export { StudentPage as default } from '../../../features/watch/path/StudentPage';

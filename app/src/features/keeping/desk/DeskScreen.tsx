@@ -76,17 +76,21 @@ function LookForsCard() {
   );
 }
 
-function ColleaguesCard() {
+function ColleaguesCard({ hasClasses }: { hasClasses: boolean }) {
   const router = useRouter();
   return (
     <Card style={{ gap: space(3) }}>
       <Words size="large" serif heading={2}>
         Colleagues
       </Words>
-      <Words tone="inkQuiet">Share a class, have it covered, invite whoever teaches beside you.</Words>
+      <Words tone="inkQuiet">
+        {hasClasses
+          ? 'Share a class, have it covered, invite whoever teaches beside you.'
+          : 'Who belongs to the school.'}
+      </Words>
       <View style={{ alignItems: 'flex-start' }}>
         <Action
-          label="Colleagues and classes"
+          label={hasClasses ? 'Colleagues and classes' : 'Colleagues'}
           onPress={() => {
             router.push('/desk/colleagues');
           }}
@@ -122,7 +126,8 @@ export function DeskScreen() {
   const router = useRouter();
   const look = useThemeChoice();
   const order = useNameOrder();
-  const { teacherName, isKeeper, demo } = useAccount();
+  const { teacherName, role, isKeeper, demo } = useAccount();
+  const hasClasses = role !== 'reader';
   const [problem, setProblem] = useState<string>();
   const leave = () => {
     signOut().catch((error: unknown) => {
@@ -132,19 +137,23 @@ export function DeskScreen() {
   const left = (
     <>
       <TermDates />
-      <Timetable />
-      <VocabularyCard />
-      <LookForsCard />
-      <OutboxCard />
-      <ColleaguesCard />
+      {hasClasses ? (
+        <>
+          <Timetable />
+          <VocabularyCard />
+          <LookForsCard />
+          <OutboxCard />
+        </>
+      ) : null}
+      <ColleaguesCard hasClasses={hasClasses} />
     </>
   );
   const right = (
     <>
       <DaysOff />
-      <ArchiveCard />
+      {hasClasses ? <ArchiveCard /> : null}
       {isKeeper ? <BackupCard /> : null}
-      <Exports />
+      {hasClasses ? <Exports /> : null}
       <Card style={{ gap: space(3) }}>
         <Words size="large" serif heading={2}>
           This device
@@ -170,7 +179,7 @@ export function DeskScreen() {
     </>
   );
   return (
-    <Page title="Desk" note="Once a term, and files in and out">
+    <Page title="Desk" note={hasClasses ? 'Once a term, and files in and out' : undefined}>
       {wide ? (
         <View style={{ flexDirection: 'row', gap: space(4), alignItems: 'flex-start' }}>
           <View style={{ flex: 1, gap: space(4) }}>{left}</View>

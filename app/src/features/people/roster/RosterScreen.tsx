@@ -166,10 +166,16 @@ const fateWords: Record<MergedRow['fate'], string> = {
   left_out: 'left out',
 };
 
+/** Somebody for certain who is in a colleague's class. */
+const isAtSchool = ({ fate, studentId, atSchool }: MergedRow) =>
+  fate === 'changed' && studentId !== null && atSchool.length > 0;
+
 function summaryOf(rows: readonly MergedRow[]): string {
   const counts = Object.entries(fateWords).flatMap(([fate, words]) => {
-    const count = rows.filter((row) => row.fate === fate).length;
+    const count = rows.filter((row) => row.fate === fate && !isAtSchool(row)).length;
     return count > 0 ? [`${count} ${words}`] : [];
   });
+  const joining = rows.filter(isAtSchool).length;
+  if (joining > 0) counts.push(`${joining} at the school already`);
   return counts.length > 0 ? `${counts.join(', ')}.` : 'There is a heading, but no row below it.';
 }

@@ -7,7 +7,6 @@ import { addressOf } from '@slate-path/core/api/address';
 import { initialsOf } from '@slate-path/core/notes/forReader';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
-import type { AnyCheckIn } from '@slate-path/core/attendance/checkIn/roundUp';
 import type { Enrolment, Message } from '@slate-path/core/records/schema';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { presenceIn, studentTotals } from '@slate-path/core/attendance/roll/totals';
@@ -20,23 +19,23 @@ import { lazily } from '../../../parts/lazily';
 import { usePalette } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { rollBook, useAllLessons } from '../../attendance/lesson/lessons';
-import { Said } from '../../attendance/checkIn/Said';
 import { totalsWords } from '../../attendance/month/totalsWords';
 import { EnrolmentForm } from '../../people/EnrolmentForm';
 import { StudentNotes } from '../../notes/StudentNotes';
 import { useAccount } from '../../../sync/account';
 import { useNow, zoneOf } from '../../../sync/clock';
 import { TakeBack } from '../../../sync/TakeBack';
-import {} from '../../../sync/sections';
 import { useSectionNames } from '../../../sync/sections';
 import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
 import { concernName } from '../ConcernCard';
 import { useWatch } from '../useWatch';
+import { CheckIns } from './CheckIns';
 import { pathData } from './pathData';
 import { PathLanes } from './PathLanes';
 import { PathWeeks } from './PathWeeks';
+import { ReadersOfPath } from './ReadersOfPath';
 import { Summary } from './Summary';
 
 const StudentForm = lazily(() => import('../../people/StudentForm'));
@@ -216,6 +215,7 @@ export function PathScreen() {
         checkIns={[...listOf(current, 'checkIn'), ...listOf(current, 'otherCheckIn')].filter(
           (said) => said.studentId === studentId,
         )}
+        lessons={current.lesson}
       />
       <Written messages={listOf(current, 'message').filter((m) => m.studentId === studentId)} />
       <Contacts
@@ -225,6 +225,7 @@ export function PathScreen() {
           words: [name, relation, email, phone],
         }))}
       />
+      <ReadersOfPath student={student} />
       {isKeeper ? (
         <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
           <Action
@@ -254,30 +255,6 @@ export function PathScreen() {
         />
       ) : null}
     </Page>
-  );
-}
-
-/** What the student said on coming in, the latest first. */
-function CheckIns({ checkIns }: { checkIns: AnyCheckIn[] }) {
-  const palette = usePalette();
-  const lessons = useRecords((state) => state.current.lesson);
-  if (checkIns.length === 0) return null;
-  return (
-    <View style={{ gap: space(1), borderTopWidth: 1, borderColor: palette.line, paddingTop: space(3) }}>
-      <Words bold heading={2}>
-        Said on coming in
-      </Words>
-      {checkIns
-        .toSorted((a, b) => (a.at < b.at ? 1 : -1))
-        .slice(0, 8)
-        .map((checkIn) => (
-          <Said
-            key={checkIn.id}
-            checkIn={checkIn}
-            day={longDay(lessons[checkIn.lessonId]?.date ?? checkIn.at.slice(0, 10))}
-          />
-        ))}
-    </View>
   );
 }
 

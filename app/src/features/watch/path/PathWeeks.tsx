@@ -25,10 +25,20 @@ interface PathWeeksProps {
   since: string | null;
   /** The engagement level by lesson, where the student was set. */
   levelIn: ReadonlyMap<string, number>;
+  /** Whoever reads a path that was given to them has no such lesson to open. */
+  closed?: boolean;
 }
 
 /** Weeks from left to right, the week's lessons one below the other; a bar opens its lesson. */
-export function PathWeeks({ enrolment, lessons, book, today, since, levelIn }: PathWeeksProps) {
+export function PathWeeks({
+  enrolment,
+  lessons,
+  book,
+  today,
+  since,
+  levelIn,
+  closed = false,
+}: PathWeeksProps) {
   const palette = usePalette();
   const router = useRouter();
   const past = lessons.filter((l) => l.date <= today && isEnrolledOn(enrolment, l.date));
@@ -74,7 +84,8 @@ export function PathWeeks({ enrolment, lessons, book, today, since, levelIn }: P
             {(byWeek.get(monday) ?? []).map((lesson) => (
               <Pressable
                 key={lesson.id}
-                role="link"
+                role={closed ? 'img' : 'link'}
+                disabled={closed}
                 aria-label={`${shortDay(lesson.date)}: ${spoken(lesson)}${levelWords(lesson.id)}`}
                 onPress={() => {
                   router.push({ pathname: '/lessons/[lessonId]', params: { lessonId: lesson.id } });

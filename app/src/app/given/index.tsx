@@ -1,0 +1,1 @@
+export { GivenScreen as default } from '../../features/sharing/GivenScreen';
