@@ -1,3 +1,5 @@
+import fs from 'node:fs';
+import path from 'node:path';
 import { createTeacher } from '../src/accounts/accounts';
 import { openDatabase } from '../src/database/open';
 import { callerOf, change, signedIn, startServer, type Caller, type TestServer } from './server';
@@ -255,6 +257,26 @@ describe('what each may write', () => {
     );
     expect(idsOf(notes)).toEqual(['by-bela', 'by-ines']);
   });
+});
+
+test('an invitation goes out by mail, with a link that works, and its copy goes once it is of no use', async () => {
+  const wanted = { name: 'Ove Lind', role: 'teacher', sectionId: null, email: 'ove@x.example' };
+  const made = await json<{ id: string; token: string; mailed: boolean }>(
+    ...([callers.ines, 'POST', '/api/invitations', wanted] as const),
+  );
+  expect(made.mailed).toBe(true);
+  const letter = path.join(server.folder, 'outbox', `${made.id}.eml`);
+  const text = fs.readFileSync(letter, 'utf8');
+  expect(text).toContain('To: Ove Lind <ove@x.example>');
+  expect(text.replace(/=\r\n/g, '')).toContain(`${server.address}/join/${made.token}`);
+  const { invitations } = await json<{ invitations: unknown[] }>(callers.ines, 'GET', '/api/outbox');
+  expect(invitations).toEqual([
+    { ...{ id: made.id, name: 'Ove Lind', email: 'ove@x.example' }, mailedAt: expect.any(String) },
+  ]);
+  expect(await status(callers.bela, 'POST', '/api/invitations', wanted)).toBe(403);
+  expect(await status(callers.ines, 'POST', '/api/invitations', { ...wanted, email: 'ove' })).toBe(400);
+  expect(await status(callers.ines, 'POST', `/api/invitations/${made.id}/end`, {})).toBe(200);
+  expect(fs.existsSync(letter)).toBe(false);
 });
 
 test('the keeper shares a class of others with somebody, but not with themselves', async () => {

@@ -110,10 +110,14 @@ export const peopleEndpoints = {
     answer: Erasure,
   },
   outbox: {
-    summary: 'What was written to students and guardians, and what the mail server has taken.',
+    summary: 'What was written to students, guardians and colleagues, and what the mail server has taken.',
     answer: z.object({
       message: rows('message'),
       deliveries: z.array(z.object({ messageId: z.string(), deliveredAt: z.iso.datetime() })),
+      /** Links into the school that were sent to colleagues. */
+      invitations: z.array(
+        z.object({ id: z.string(), name: z.string(), email: z.string(), mailedAt: z.iso.datetime() }),
+      ),
     }),
   },
   messageFile: {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Id } from '../records/schema';
+import { optionalEmail } from '../records/values';
 import { AccountName, MemberRole, NewPassphrase } from './accounts';
 import { Day, Done, type Endpoint } from './endpoint';
 
@@ -35,6 +36,7 @@ export const sharingEndpoints = {
           name: z.string(),
           role: MemberRole,
           sectionId: z.string().nullable(),
+          mailedTo: z.string().nullable(),
           expiresAt: z.iso.datetime(),
         }),
       ),
@@ -42,14 +44,26 @@ export const sharingEndpoints = {
   },
   invite: {
     summary:
-      'Makes a link by which somebody comes into the school, and into a class. Nobody has it but the caller.',
+      'Makes a link by which somebody comes into the school, and into a class, and sends it to them where they have an address. Nobody else has it but the caller.',
     body: z
-      .strictObject({ name: AccountName, role: MemberRole, sectionId: Id.nullable() })
+      .strictObject({
+        name: AccountName,
+        role: MemberRole,
+        sectionId: Id.nullable(),
+        /** Where the link is sent; empty where it is handed on otherwise. */
+        email: optionalEmail.default(''),
+      })
       .refine(({ role, sectionId }) => role !== 'reader' || sectionId === null, {
         path: ['sectionId'],
         message: 'A reader has no classes: what they read is given to them',
       }),
-    answer: z.object({ id: z.string(), token: z.string(), expiresAt: z.iso.datetime() }),
+    answer: z.object({
+      id: z.string(),
+      token: z.string(),
+      expiresAt: z.iso.datetime(),
+      /** Whether the mail server took it. */
+      mailed: z.boolean(),
+    }),
   },
   endInvitation: {
     summary: 'Ends an invitation, so that its link leads nowhere.',

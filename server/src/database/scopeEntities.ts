@@ -140,6 +140,9 @@ export interface Invitation {
   name: string;
   /** The class that they are to teach or assist in; null for none. */
   sectionId: string | null;
+  /** Where the link was sent to, and when the mail server took it; null where it was handed on otherwise. */
+  email: string | null;
+  mailedAt: string | null;
   invitedBy: string;
   madeAt: string;
   expiresAt: string;
@@ -158,6 +161,8 @@ export const InvitationEntity = new EntitySchema<Invitation>({
     role: text,
     name: text,
     sectionId: nullableText,
+    email: nullableText,
+    mailedAt: nullableText,
     invitedBy: text,
     madeAt: text,
     expiresAt: text,

@@ -7,31 +7,64 @@ import type { Invitation } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
 import type { Services } from '../services';
 import { renewAccess } from '../scopes/access';
+import { letterOf } from './invitationLetter';
 import { openTeaching } from './teachings';
 
 const dayMs = 86_400_000;
 
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
-/** Makes an invitation. @returns its token, which nobody has but the caller */
+/** Hands a link to the mail server. @returns whether it was taken: the link is good in any case */
+async function mail({ database, mail: server, clock }: Services, invitation: Invitation, link: string) {
+  if (invitation.email === null) return false;
+  try {
+    await server.take(letterOf(database.lookUp, invitation, link, invitation.email));
+  } catch (error) {
+    console.error(`Invitation ${invitation.id}: the mail server did not take it.`, error);
+    return false;
+  }
+  const at = new Date(clock()).toISOString();
+  await database.write((sql) =>
+    sql.run('UPDATE "invitation" SET "mailedAt" = ? WHERE "id" = ?', at, invitation.id),
+  );
+  return true;
+}
+
+/**
+ * Makes an invitation, and sends it where there is an address.
+ * @param linkTo where a token's link leads @returns its token, which nobody has but the caller and whoever gets the mail
+ */
 export async function invite(
-  { database, clock }: Services,
-  wanted: Pick<Invitation, 'schoolId' | 'role' | 'name' | 'sectionId' | 'invitedBy'>,
-): Promise<{ id: string; token: string; expiresAt: string }> {
+  services: Services,
+  wanted: Pick<Invitation, 'schoolId' | 'role' | 'name' | 'sectionId' | 'invitedBy' | 'email'>,
+  linkTo: (token: string) => string,
+): Promise<{ id: string; token: string; expiresAt: string; mailed: boolean }> {
   const token = randomBytes(24).toString('base64url');
-  const now = clock();
+  const now = services.clock();
   const id = ulid(now);
   const expiresAt = new Date(now + invitationDays * dayMs).toISOString();
-  const { schoolId, role, name, sectionId, invitedBy } = wanted;
-  await database.write((sql) =>
+  const { schoolId, role, name, sectionId, invitedBy, email } = wanted;
+  await services.database.write((sql) =>
     sql.run(
-      'INSERT INTO "invitation" ("id", "tokenHash", "schoolId", "role", "name", "sectionId", "invitedBy", "madeAt", "expiresAt") VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
-      ...[id, hashOf(token), schoolId, role, name, sectionId, invitedBy],
+      'INSERT INTO "invitation" ("id", "tokenHash", "schoolId", "role", "name", "sectionId", "email", "invitedBy", "madeAt", "expiresAt") VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+      ...[id, hashOf(token), schoolId, role, name, sectionId, email, invitedBy],
       new Date(now).toISOString(),
       expiresAt,
     ),
   );
-  return { id, token, expiresAt };
+  const made = invitationOf(services.database.lookUp, token);
+  return { id, token, expiresAt, mailed: made !== null && (await mail(services, made, linkTo(token))) };
+}
+
+/** Links that somebody sent to colleagues. */
+export function mailedBy(
+  sql: Sql,
+  personId: string,
+): { id: string; name: string; email: string; mailedAt: string }[] {
+  return sql.all(
+    'SELECT "id", "name", "email", "mailedAt" FROM "invitation" WHERE "invitedBy" = ? AND "mailedAt" IS NOT NULL ORDER BY "id" DESC',
+    personId,
+  );
 }
 
 /** A school's invitations that are good still. */

@@ -71,21 +71,27 @@ async function openInvitation({ database, clock }: Services, request: Request, t
 const invitations = [
   route('invite', {
     allow: 'keeper',
-    handle({ body: { name, role, sectionId }, teacherId, services }) {
+    handle({ body: { name, role, sectionId, email }, teacherId, services, request }) {
       const { lookUp } = services.database;
       const by = member(lookUp, teacherId);
       if (sectionId !== null) demandClass(lookUp, by, sectionId);
-      return invite(services, { schoolId: by.schoolId, role, name, sectionId, invitedBy: teacherId });
+      const { schoolId } = by;
+      return invite(
+        services,
+        { schoolId, role, name, sectionId, invitedBy: teacherId, email: email || null },
+        (token) => `${request.protocol}://${request.headers.host ?? ''}/join/${token}`,
+      );
     },
   }),
   route('endInvitation', {
     allow: 'keeper',
-    async handle({ params: { invitationId }, teacherId, services: { database, clock } }) {
+    async handle({ params: { invitationId }, teacherId, services: { database, clock, mail } }) {
       const at = new Date(clock()).toISOString();
       const ended = await database.write((sql) =>
         endInvitation(sql, invitationId, member(sql, teacherId).schoolId, at),
       );
       if (!ended) throw new Problem(404, 'Not found', 'This invitation was used or taken back already.');
+      await mail.forget(invitationId);
       return done;
     },
   }),
@@ -108,7 +114,7 @@ const invitations = [
   route('acceptInvitation', {
     allow: 'anyone',
     async handle({ params: { token }, body, services, request, response }) {
-      await openInvitation(services, request, token);
+      const { id } = await openInvitation(services, request, token);
       if (callerOf(services, request))
         throw new Problem(
           409,
@@ -117,6 +123,8 @@ const invitations = [
         );
       try {
         const personId = await accept(services, token, body);
+        // The link is used up: a copy of it is of no use any more.
+        await services.mail.forget(id);
         await enter(services, request, response, personId);
       } catch (error) {
         if (error instanceof NoLongerGood) throw new Problem(410, 'No longer good', reasons[error.why]);
@@ -161,13 +169,12 @@ const classes = [
             endsOn,
           })),
         invitations: me.isKeeper
-          ? openInvitations(lookUp, me.schoolId, clock()).map(({ id, name, role, sectionId, expiresAt }) => ({
-              id,
-              name,
-              role,
-              sectionId,
-              expiresAt,
-            }))
+          ? openInvitations(lookUp, me.schoolId, clock()).map(
+              ({ id, name, role, sectionId, expiresAt, email, mailedAt }) => ({
+                ...{ id, name, role, sectionId, expiresAt },
+                mailedTo: mailedAt === null ? null : email,
+              }),
+            )
           : [],
       });
     },

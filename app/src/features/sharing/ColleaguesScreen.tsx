@@ -97,7 +97,7 @@ function InvitationsCard({ colleagues }: { colleagues: Colleagues }) {
       <Words size="large" serif heading={2}>
         Invited, not here yet
       </Words>
-      {colleagues.invitations.map(({ id, name, sectionId, expiresAt }) => {
+      {colleagues.invitations.map(({ id, name, sectionId, mailedTo, expiresAt }) => {
         const into = colleagues.classes.find((one) => one.id === sectionId)?.name;
         const until = dayMonth(localMoment(Date.parse(expiresAt), zone).date);
         return (
@@ -105,7 +105,9 @@ function InvitationsCard({ colleagues }: { colleagues: Colleagues }) {
             <View style={{ flex: 1 }}>
               <Words>{name}</Words>
               <Words size="small" tone="inkQuiet">
-                {[into && `to ${into}`, `until ${until}`].filter(Boolean).join(', ')}
+                {[into && `to ${into}`, mailedTo && `sent to ${mailedTo}`, `until ${until}`]
+                  .filter(Boolean)
+                  .join(', ')}
               </Words>
             </View>
             <Action

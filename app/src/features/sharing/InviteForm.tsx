@@ -38,25 +38,29 @@ const meaning: Record<MemberRole, string> = {
 export function InviteForm({ sectionId }: { sectionId: string | null }) {
   const [name, setName] = useState('');
   const [role, setRole] = useState<MemberRole>('teacher');
-  const [token, setToken] = useState<string | null>(null);
+  const [email, setEmail] = useState('');
+  const [made, setMade] = useState<{ token: string; mailed: boolean } | null>(null);
   const [told, setTold] = useState('');
   const [run, problem, busy] = useTry();
   const errors = errorsOf(problem);
   const make = () => {
     run(async () => {
-      const made = await post(addressOf('invite'), { name, role, sectionId });
-      setToken(made.token);
+      setMade(await post(addressOf('invite'), { name, role, sectionId, email }));
       renewViews();
     });
   };
-  if (token !== null) {
-    const link = `${location.origin}/join/${token}`;
+  if (made !== null) {
+    const link = `${location.origin}/join/${made.token}`;
+    const sent = made.mailed
+      ? `It is on its way to ${email}.`
+      : email
+        ? `The mail to ${email} could not be sent: hand the link on yourself.`
+        : `Send this link to ${name}, or let them point a phone at it.`;
     return (
       <View style={{ gap: space(3), alignItems: 'center' }}>
         <QrCode text={link} size={220} name={`The invitation for ${name} as a QR code`} />
         <Words live>
-          {told ||
-            `Send this link to ${name}, or let them point a phone at it. It is good for one person and ${invitationDays} days, and is shown only now.`}
+          {told || `${sent} It is good for one person and ${invitationDays} days, and is shown only now.`}
         </Words>
         <Action
           label="Copy the link"
@@ -74,6 +78,13 @@ export function InviteForm({ sectionId }: { sectionId: string | null }) {
         value={name}
         onChange={setName}
         error={errors.of('name')}
+        onSubmit={make}
+      />
+      <Field
+        label="Their e-mail (may stay empty)"
+        value={email}
+        onChange={setEmail}
+        error={errors.of('email')}
         onSubmit={make}
       />
       <Choice

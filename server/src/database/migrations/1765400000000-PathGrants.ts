@@ -1,7 +1,7 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 import { points } from './tableSql';
 
-/** Paths of students that are given to somebody to read. */
+/** Paths of students that are given to somebody to read; invitations by mail. */
 export class PathGrants1765400000000 implements MigrationInterface {
   readonly name = 'PathGrants1765400000000';
 
@@ -11,9 +11,13 @@ export class PathGrants1765400000000 implements MigrationInterface {
     );
     await runner.query('CREATE INDEX "pathGrant_by_personId" ON "pathGrant" ("personId")');
     await runner.query('CREATE INDEX "pathGrant_by_studentId" ON "pathGrant" ("studentId")');
+    for (const column of ['email', 'mailedAt'])
+      await runner.query(`ALTER TABLE "invitation" ADD COLUMN "${column}" text`);
   }
 
   async down(runner: QueryRunner): Promise<void> {
+    for (const column of ['email', 'mailedAt'])
+      await runner.query(`ALTER TABLE "invitation" DROP COLUMN "${column}"`);
     await runner.query('DROP TABLE "pathGrant"');
   }
 }

@@ -31,7 +31,10 @@ async function deliver(
     .findOneByOrFail({ id: message.studentId });
   const teacher = await database.read.getRepository(TeacherEntity).findOneByOrFail({ id: teacherId });
   const studentName = displayName(toRecord<'student'>(student));
-  const file = await mail.take({ message, from: teacher.name, studentName });
+  const { id, addresses, subject, body, writtenAt, toWhom } = message;
+  const name = toWhom === 'student' ? studentName : `For ${studentName}`;
+  const to = addresses.map((address) => ({ name, address }));
+  const file = await mail.take({ id, to, from: teacher.name, subject, body, writtenAt });
   const deliveredAt = new Date(now).toISOString();
   await database.inTransaction((manager) =>
     manager.insert(DeliveryEntity, { messageId: message.id, teacherId, deliveredAt, file }),

@@ -1,16 +1,18 @@
 import { createHash } from 'node:crypto';
 import fs from 'node:fs/promises';
 import path from 'node:path';
-import type { Message } from '@slate-path/core/records/schema';
 
 const longestName = 128;
 
 export interface Letter {
-  message: Message;
-  /** Name of the teacher who writes. */
+  id: string;
+  to: { name: string; address: string }[];
+  /** Name of whoever writes. */
   from: string;
-  /** Name of the student it is about. */
-  studentName: string;
+  subject: string;
+  body: string;
+  /** ISO moment. */
+  writtenAt: string;
 }
 
 /**
@@ -39,11 +41,7 @@ export class MailServer {
     await fs.rm(this.fileOf(messageId), { force: true });
   }
 
-  async take({ message, from, studentName }: Letter): Promise<string> {
-    const { id, addresses, subject, body, writtenAt, toWhom } = message;
-    const to = addresses.map((address) =>
-      toWhom === 'student' ? { name: studentName, address } : { name: `For ${studentName}`, address },
-    );
+  async take({ id, to, from, subject, body, writtenAt }: Letter): Promise<string> {
     // Thirteen megabytes that a day without letters does without.
     const { createTransport } = await import('nodemailer');
     const transport = createTransport({ streamTransport: true, buffer: true, newline: 'windows' });

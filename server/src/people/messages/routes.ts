@@ -2,6 +2,7 @@ import fs from 'node:fs/promises';
 import { DeliveryEntity } from '../../database/entities';
 import { Problem } from '../../http/problem';
 import { readerOf, route } from '../../http/route';
+import { mailedBy } from '../../sharing/invitations';
 import { load } from '../../views/load';
 
 export const messageRoutes = [
@@ -11,7 +12,11 @@ export const messageRoutes = [
       const { read } = services.database;
       const found = await read.getRepository(DeliveryEntity).findBy({ teacherId });
       const deliveries = found.map(({ messageId, deliveredAt }) => ({ messageId, deliveredAt }));
-      return { message: await load(read, 'message', teacherId), deliveries };
+      return {
+        message: await load(read, 'message', teacherId),
+        deliveries,
+        invitations: mailedBy(services.database.lookUp, teacherId),
+      };
     },
   }),
   route('messageFile', {

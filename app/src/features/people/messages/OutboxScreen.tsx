@@ -35,6 +35,7 @@ export function OutboxScreen() {
   const asking = useAsking();
   const current = useRecords((records) => records.current);
   const sentAt = new Map(answer?.deliveries.map(({ messageId, deliveredAt }) => [messageId, deliveredAt]));
+  const invitations = answer?.invitations ?? [];
   const messages = listOf(current, 'message').sort((a, b) => (a.writtenAt < b.writtenAt ? 1 : -1));
   const notices = [...groupBy(messages, ({ noticeId }) => noticeId).values()];
   const nameOf = ({ studentId }: Message) => {
@@ -51,7 +52,7 @@ export function OutboxScreen() {
       note="A mail server of our own stands in for a real one: it keeps each message as a file, and sends nothing out."
       back={{ to: '/desk', name: 'Back to the desk' }}
     >
-      {messages.length > 0 ? null : state === 'loading' ? (
+      {messages.length > 0 || invitations.length > 0 ? null : state === 'loading' ? (
         <Words tone="inkQuiet">{asking}</Words>
       ) : (
         <Empty title="Nothing has been written yet">
@@ -59,6 +60,17 @@ export function OutboxScreen() {
           written, to whom and when stands here and on each student’s path.
         </Empty>
       )}
+      {invitations.length > 0 ? (
+        <Card style={{ gap: space(2) }}>
+          <Words size="large" serif heading={2}>
+            Invitations
+          </Words>
+          {invitations.map(({ id, name, email, mailedAt }) => {
+            const { date, time } = localMoment(Date.parse(mailedAt), zone);
+            return <Words key={id}>{`${name}, ${email}: sent ${longDay(date)}, ${time}`}</Words>;
+          })}
+        </Card>
+      ) : null}
       {notices.map((found) => {
         const [first] = found;
         if (!first) return null;
