@@ -3,6 +3,7 @@ import { benchCheckIn } from './checkIn';
 import { benchDurable } from './durable';
 import { benchErasing } from './erasing';
 import { benchLoad } from './load';
+import { benchManyTeachers } from './manyTeachers';
 import { benchMatching } from './matching';
 import { benchMonth } from './month';
 import { benchNotes } from './notes';
@@ -14,6 +15,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   durable: benchDurable,
   matching: benchMatching,
   views: benchViews,
+  manyTeachers: benchManyTeachers,
   month: benchMonth,
   notes: benchNotes,
   signals: benchSignals,

@@ -23,6 +23,9 @@ async function retireColleagues(database: DataSource, rows: Row[], personId: str
 /** `?` of a condition as a named value. */
 const named = (condition: string) => condition.replace('?', ':personId');
 
+/** Fields that have an index together with where a record belongs, or need none. */
+const withScope: ReadonlySet<string> = new Set(['removed', 'date', 'at', 'dueOn']);
+
 /** Records of one table that somebody may read, removed ones too: those who keep a copy must hear of the removal. */
 export async function load<T extends TableName>(
   database: DataSource,
@@ -30,7 +33,7 @@ export async function load<T extends TableName>(
   personId: string,
   where: FindOptionsWhere<Row> = {},
 ): Promise<RecordOf<T>[]> {
-  const byScope = Object.keys(where).every((field) => field === 'removed');
+  const byScope = Object.keys(where).every((field) => withScope.has(field));
   const rows = await database
     .getRepository(recordEntities[table])
     .createQueryBuilder(table)
