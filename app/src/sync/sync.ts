@@ -28,7 +28,10 @@ export function openSync(open: Device, kept: { etag: string | null; answer: unkn
 
 /** What was held before is no longer to be seen, or cannot be told from what is. */
 async function beginAnew(): Promise<void> {
-  if (Object.keys(useRecords.getState().answers).length === 0) return;
+  const { answers, base } = useRecords.getState();
+  // A device may have written something, and had it acknowledged, before it was ever told anything.
+  const isNew = [answers, ...Object.values(base)].every((held) => Object.keys(held).length === 0);
+  if (isNew) return;
   await device?.forgetRecords();
   forgetRecords();
   forgetViews();
