@@ -2,14 +2,12 @@ import Database from 'better-sqlite3';
 import type { RecordLists } from '@slate-path/core/records/records';
 import type { RecordOf, TableName } from '@slate-path/core/records/schema';
 import { tableNames } from '@slate-path/core/records/tables';
-import { namedOnly } from '@slate-path/core/scopes/rights';
 import { alsoReadable, readable } from '../scopes/access';
+import { colleaguesSql, retired } from '../scopes/retired';
 import { recordOfColumns } from './rowSql';
 
 /** The condition of records that were not removed. */
 export const notRemoved = 'NOT "removed"';
-
-const ofColleagues = `(SELECT "scopeId" FROM "access" WHERE "personId" = ? AND "role" = 'colleague')`;
 
 /**
  * Reads records in a worker, by a connection of its own that cannot write: a year of marks is loaded
@@ -26,11 +24,11 @@ export class RecordReader {
 
   /** @param where plain SQL over the table's columns, with `?` for the values */
   all<T extends TableName>(table: T, where: string, values: unknown[]): RecordOf<T>[] {
-    const found = this.rows<Record<string, unknown>>(
-      `SELECT "${table}".* FROM "${table}" WHERE ${where}`,
-      values,
-    );
-    return found.map((columns) => recordOfColumns(table, columns));
+    return this.columns(table, where, values).map((columns) => recordOfColumns(table, columns));
+  }
+
+  private columns(table: TableName, where: string, values: unknown[]): Record<string, unknown>[] {
+    return this.rows(`SELECT "${table}".* FROM "${table}" WHERE ${where}`, values);
   }
 
   /**
@@ -46,14 +44,10 @@ export class RecordReader {
   ): RecordOf<T>[] {
     const byScope = where === '' || where === notRemoved;
     const condition = [byScope ? readable(table) : alsoReadable(table), where].filter(Boolean).join(' AND ');
-    const found = this.all(table, condition, [personId, ...values]);
-    if (!namedOnly.includes(table)) return found;
-    const named = new Set(
-      this.rows<{ id: string }>(`SELECT "id" FROM "${table}" WHERE "scopeId" IN ${ofColleagues}`, [
-        personId,
-      ]).map(({ id }) => id),
-    );
-    return found.map((record) => (named.has(record.id) ? { ...record, removed: true } : record));
+    const found = this.columns(table, condition, [personId, ...values]);
+    const colleagues = () =>
+      this.rows<{ scopeId: string }>(colleaguesSql, [personId]).map(({ scopeId }) => scopeId);
+    return retired(table, found, colleagues).map((columns) => recordOfColumns(table, columns));
   }
 
   /** Everything that somebody may read, removed records too. */

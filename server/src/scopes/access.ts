@@ -3,6 +3,7 @@ import type { TableName } from '@slate-path/core/records/schema';
 import { rights, type AccessRole } from '@slate-path/core/scopes/rights';
 import type { Member, Scope } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
+import { colleaguesSql } from './retired';
 
 /** The scopes in which somebody may read a table; the one `?` is the person. */
 function scopesToRead(table: TableName): string {
@@ -64,12 +65,7 @@ export function scopesOf(sql: Sql, personId: string): string[] {
 
 /** Those who teach or taught a class with somebody. */
 export function colleaguesOf(sql: Sql, personId: string): string[] {
-  return sql
-    .all<{ scopeId: string }>(
-      `SELECT "scopeId" FROM "access" WHERE "personId" = ? AND "role" = 'colleague'`,
-      personId,
-    )
-    .map(({ scopeId }) => scopeId);
+  return sql.all<{ scopeId: string }>(colleaguesSql, personId).map(({ scopeId }) => scopeId);
 }
 
 /** Everybody who is something in a scope. */

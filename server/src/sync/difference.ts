@@ -4,7 +4,8 @@ import { tableNames } from '@slate-path/core/records/tables';
 import type { LoggedEdit } from '../database/entities';
 import { recordOfColumns } from '../database/rowSql';
 import type { Sql } from '../database/sql';
-import { retired } from './retired';
+import { colleaguesOf } from '../scopes/access';
+import { retired } from '../scopes/retired';
 import { rowsBy } from './rowsBy';
 
 /** Lines of the log that one page tells of. */
@@ -60,7 +61,9 @@ export function differenceSince(sql: Sql, personId: string, seq: number): Differ
   if (!touched) return null;
   const rows: Record<string, unknown[]> = {};
   const add = (table: TableName, some: Record<string, unknown>[]) => {
-    const records = retired(sql, personId, table, some).map((row) => recordOfColumns(table, row));
+    const records = retired(table, some, () => colleaguesOf(sql, personId)).map((row) =>
+      recordOfColumns(table, row),
+    );
     if (records.length > 0) rows[table] = [...(rows[table] ?? []), ...records];
   };
   const lessonIds = new Set<string>();

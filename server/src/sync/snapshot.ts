@@ -4,8 +4,8 @@ import type { RecordLists } from '@slate-path/core/records/records';
 import type { Enrolment, TableName } from '@slate-path/core/records/schema';
 import type { Sql } from '../database/sql';
 import { recordOfColumns } from '../database/rowSql';
-import { alsoReadable, readable } from '../scopes/access';
-import { retired } from './retired';
+import { alsoReadable, colleaguesOf, readable } from '../scopes/access';
+import { retired } from '../scopes/retired';
 import { rowsBy } from './rowsBy';
 
 /** Rows of one page. */
@@ -79,7 +79,8 @@ export function snapshotPage(
   for (let index = first; index < held.length; index += 1) {
     const [table, where] = held[index] ?? ['school', null];
     const found = pageOf(sql, table, where, { personId, since, after, limit: left });
-    if (found.length > 0) rows[table] = retired(sql, personId, table, found).map(toRecord(table));
+    if (found.length > 0)
+      rows[table] = retired(table, found, () => colleaguesOf(sql, personId)).map(toRecord(table));
     left -= found.length;
     if (left <= 0) return { rows, next: [index, Number(found.at(-1)?.['rowNumber'])] };
     after = 0;
@@ -97,7 +98,8 @@ export function snapshotOfScope(sql: Sql, personId: string, today: string, scope
   const since = addDays(today, -daysOnDevice);
   const rows: Record<string, unknown[]> = {};
   const add = (table: TableName, found: Record<string, unknown>[]) => {
-    if (found.length > 0) rows[table] = retired(sql, personId, table, found).map(toRecord(table));
+    if (found.length > 0)
+      rows[table] = retired(table, found, () => colleaguesOf(sql, personId)).map(toRecord(table));
   };
   for (const [table, where] of held)
     add(table, pageOf(sql, table, where, { personId, since, after: 0, limit: -1, scopeId }));

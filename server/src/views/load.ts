@@ -3,21 +3,12 @@ import type { RecordOf, TableName } from '@slate-path/core/records/schema';
 import { namedOnly } from '@slate-path/core/scopes/rights';
 import { recordEntities, type Row } from '../database/entities';
 import { alsoReadable, readable } from '../scopes/access';
+import { colleaguesSql, retired } from '../scopes/retired';
 
 /** A row without what only the server needs. */
 export function toRecord<T extends TableName>(row: Row): RecordOf<T> {
   const { teacherId: _maker, scopeId: _place, stamps: _stamps, ...record } = row;
   return record as unknown as RecordOf<T>;
-}
-
-/** What a colleague calls something is named where it was used, as what is removed is, but not offered. */
-async function retireColleagues(database: DataSource, rows: Row[], personId: string): Promise<void> {
-  const found = await database.query<{ scopeId: string }[]>(
-    `SELECT "scopeId" FROM "access" WHERE "personId" = ? AND "role" = 'colleague'`,
-    [personId],
-  );
-  const colleagues = new Set(found.map(({ scopeId }) => scopeId));
-  for (const row of rows) if (colleagues.has(row.scopeId)) row.removed = true;
 }
 
 /** `?` of a condition as a named value. */
@@ -40,8 +31,11 @@ export async function load<T extends TableName>(
     .where(where)
     .andWhere(named(byScope ? readable(table) : alsoReadable(table)), { personId })
     .getMany();
-  if (namedOnly.includes(table)) await retireColleagues(database, rows, personId);
-  return rows.map((row) => toRecord<T>(row));
+  const colleagues = namedOnly.includes(table)
+    ? await database.query<{ scopeId: string }[]>(colleaguesSql, [personId])
+    : [];
+  const scopes = colleagues.map(({ scopeId }) => scopeId);
+  return retired(table, rows, () => scopes).map((row) => toRecord<T>(row));
 }
 
 /** What belongs to the lessons of a range of days, in one query however many they are. */
