@@ -1,27 +1,7 @@
 import { useEffect, useState } from 'react';
-import { View } from 'react-native';
-import { Sheet } from '../parts/Sheet';
-import { Words } from '../parts/Words';
-import { space } from '../theme/tokens';
+import { lazily } from '../parts/lazily';
 
-const keys: [key: string, does: string][] = [
-  ['↑ ↓', 'from student to student'],
-  ['Enter', 'what a tap does'],
-  ['A', 'away'],
-  ['X', 'away, excused'],
-  ['L', 'late, as of now'],
-  ['E', 'leaves now'],
-  ['H', 'here'],
-  ['S', 'set aside for this student'],
-  ['U', 'take back'],
-  ['← →', 'earlier and later lesson'],
-  ['.', 'write a note, on every page'],
-  ['?', 'these keys'],
-  ['M E I', 'on the tally: first letters find a student'],
-  ['1 to 9', 'on the tally: what is seen'],
-  ['⌫', 'on the tally: take back'],
-  ['Esc', 'on the tally: empty hand'],
-];
+const KeysSheet = lazily(() => import('./KeysSheet'));
 
 /** All keys, when ? is pressed. */
 export function KeysHelp() {
@@ -39,20 +19,10 @@ export function KeysHelp() {
   }, []);
   if (!open) return null;
   return (
-    <Sheet
-      title="Keys"
+    <KeysSheet
       onClose={() => {
         setOpen(false);
       }}
-    >
-      {keys.map(([key, does]) => (
-        <View key={key} style={{ flexDirection: 'row', gap: space(4) }}>
-          <View style={{ width: 72 }}>
-            <Words bold>{key}</Words>
-          </View>
-          <Words>{does}</Words>
-        </View>
-      ))}
-    </Sheet>
+    />
   );
 }

@@ -1,0 +1,39 @@
+import { View } from 'react-native';
+import { Sheet } from '../parts/Sheet';
+import { Words } from '../parts/Words';
+import { space } from '../theme/tokens';
+
+const keys: [key: string, does: string][] = [
+  ['↑ ↓', 'from student to student'],
+  ['Enter', 'what a tap does'],
+  ['A', 'away'],
+  ['X', 'away, excused'],
+  ['L', 'late, as of now'],
+  ['E', 'leaves now'],
+  ['H', 'here'],
+  ['S', 'set aside for this student'],
+  ['U', 'take back'],
+  ['← →', 'earlier and later lesson'],
+  ['.', 'write a note, on every page'],
+  ['?', 'these keys'],
+  ['M E I', 'on the tally: first letters find a student'],
+  ['1 to 9', 'on the tally: what is seen'],
+  ['⌫', 'on the tally: take back'],
+  ['Esc', 'on the tally: empty hand'],
+];
+
+/** Every key and what it does. */
+export default function KeysSheet({ onClose }: { onClose: () => void }) {
+  return (
+    <Sheet title="Keys" onClose={onClose}>
+      {keys.map(([key, does]) => (
+        <View key={key} style={{ flexDirection: 'row', gap: space(4) }}>
+          <View style={{ width: 72 }}>
+            <Words bold>{key}</Words>
+          </View>
+          <Words>{does}</Words>
+        </View>
+      ))}
+    </Sheet>
+  );
+}
