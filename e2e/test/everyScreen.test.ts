@@ -52,6 +52,7 @@ const screens: [path: string, ...taps: string[]][] = [
   ['/watch/glance'],
   ['/watch/settings'],
   ['/people'],
+  ['/given'],
   ['/people', 'Add a class'],
   ['/classes/SECTION'],
   ['/classes/SECTION', 'Set up'],

@@ -1,4 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
+import { faultsOf } from '../src/accessible';
 import { control, openBrowser, openPage, saved, says, tap, textOf, type } from '../src/browser';
 import { change, makeClassroom, send, teacher, type Classroom } from '../src/classroom';
 import { RestartableServer } from '../src/server';
@@ -201,6 +202,7 @@ test('a colleague’s student joins as one person; whoever the path is given to 
   await tap(hela, 'Open the path of Pupil01');
   await says(hela, 'Boat Workshop with Ines Halloran');
   await says(hela, 'Clay with Bela Roth');
+  expect(await faultsOf(hela)).toEqual([]);
   await tap(ines, 'Take the path back from Hela');
   await says(hela, 'not given to you');
   expect(await until(async () => (await bytesOfClass(hela)) === 0, 2500)).toBe(true);
