@@ -247,6 +247,26 @@ describe('a path that is given to somebody', () => {
   });
 });
 
+test('whoever assists in a class brings its student into their own, with what the roster says otherwise', async () => {
+  const body = { personId: ids.noor, role: 'assistant', startsOn: null, endsOn: null };
+  expect(await status('ines', 'POST', '/api/sections/boats/teachings', body)).toBe(200);
+  await send(callers.noor, [
+    change('section.set', { id: 'tides of noor', name: 'Tides', subject: '', room: '' }),
+  ]);
+  const bo = { ...joining('noor').people[0], id: 'bo', changed: { email: 'bo@x.example' } };
+  const elsewhere = { ...bo, enrolment: null };
+  const outcome = async (person: object) => {
+    const changes = [change('roster.accept', { sectionId: 'tides of noor', people: [person] })];
+    const { answers } = await json<{ answers: { outcome: string }[] }>('noor', 'POST', '/api/changes', {
+      changes,
+    });
+    return answers[0]?.outcome;
+  };
+  expect([await outcome(elsewhere), await outcome(bo)]).toEqual(['refused', 'applied']);
+  const { student } = await json<{ student: { id: string; email: string }[] }>('ines', 'GET', '/api/setup');
+  expect(student.find(({ id }) => id === 'bo')?.email).toBe('bo@x.example');
+});
+
 test('what somebody is in classes follows from what they are at the school', async () => {
   const set = (role: string) => status('ines', 'POST', `/api/members/${ids.bela}`, { role, isKeeper: false });
   expect(await set('assistant')).toBe(409);

@@ -86,6 +86,10 @@ export class Rows {
     const tables = [...this.written.keys()].sort(
       (a, b) => (positionOf.get(a) ?? 0) - (positionOf.get(b) ?? 0),
     );
+    for (const id of this.written.get('enrolment') ?? []) {
+      const held = this.held('enrolment', id);
+      if (held && !held.before) writer.expect(String(held.row['studentId']), String(held.row['sectionId']));
+    }
     for (const table of tables)
       for (const id of this.written.get(table) ?? []) {
         const held = this.held(table, id);

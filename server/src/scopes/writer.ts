@@ -88,6 +88,12 @@ export class Writer {
     }
   }
 
+  /** Whoever brings somebody into a class that they teach may set down what is known of them with the same change. */
+  expect(studentId: string, sectionId: string): void {
+    if (this.roleIn(sectionId) === 'teacher' && this.roleIn(studentId) !== null)
+      this.roles.set(studentId, 'teacher');
+  }
+
   /** What follows from a new row, once it is written. */
   begin(table: TableName, row: Row): void {
     if (table === 'section') beginTeaching(this.sql, row.id, this.personId, this.at);
