@@ -5,7 +5,9 @@ import { radius, space, target, type Palette } from '../theme/tokens';
 export const choiceLook = (palette: Palette, chosen: boolean): ViewStyle => ({
   minHeight: target,
   justifyContent: 'center',
+  maxWidth: '100%',
   paddingHorizontal: space(3),
+  paddingVertical: space(1),
   borderRadius: radius.control,
   borderWidth: 1,
   borderColor: chosen ? palette.slate : palette.line,

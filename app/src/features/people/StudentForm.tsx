@@ -105,16 +105,19 @@ export default function StudentForm({ student, guardians = [], sectionId, onClos
         onClose={onClose}
       >
         {atSchool.map(({ id, taught }) => (
-          <Action
-            key={id}
-            kind="main"
-            label={`Yes, ${displayName(fields)} ${taught}`}
-            onPress={() => {
-              enrol(id);
-              forgetTyped(form);
-              onClose();
-            }}
-          />
+          <View key={id} style={{ gap: space(2) }}>
+            <Words bold>{`${displayName(fields)}, ${taught}`}</Words>
+            <Action
+              kind="main"
+              label="Yes, the same person"
+              name={`Yes, ${displayName(fields)} ${taught}`}
+              onPress={() => {
+                enrol(id);
+                forgetTyped(form);
+                onClose();
+              }}
+            />
+          </View>
         ))}
         <Action label="No, somebody new" onPress={() => void accept()} />
       </Sheet>
