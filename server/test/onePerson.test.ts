@@ -1,6 +1,5 @@
-import { createTeacher } from '../src/accounts/accounts';
-import { openDatabase } from '../src/database/open';
-import { callerOf, change, signedIn, startServer, type Caller, type TestServer } from './server';
+import { invited, keeperElsewhere } from './colleagues';
+import { change, signedIn, startServer, type Caller, type TestServer } from './server';
 import { makeClass, send } from './smallClass';
 
 const now = '2026-11-23T12:00:00Z';
@@ -17,35 +16,18 @@ const json = async <T>(person: Person, method: string, route: string, body?: unk
 const status = async (person: Person, method: string, route: string, body?: unknown) =>
   (await callers[person].call(method, route, body)).status;
 
-async function invited(name: string, role: string, sectionId: string | null): Promise<Caller> {
-  const { token } = await json<{ token: string }>('ines', 'POST', '/api/invitations', {
-    ...{ name, role, sectionId },
-  });
-  const account = { name, passphrase: 'seven grey herons' };
-  const answer = await callerOf(server.address).call('POST', `/api/invitations/${token}/accept`, account);
-  const cookies = answer.headers.getSetCookie().map((one) => one.split(';')[0]);
-  return callerOf(server.address, cookies.join('; '));
-}
-
-async function farAway(): Promise<Caller> {
-  const database = await openDatabase(server.folder);
-  const school = { name: 'Far School', zone: 'UTC', graceMinutes: 5 };
-  const far = { name: 'Fay Winter', passphrase: 'nine blue kettles' };
-  await createTeacher({ database, clock: () => Date.parse(now) }, { ...far, school });
-  await database.close();
-  const answer = await callerOf(server.address).call('POST', '/api/sign-in', far);
-  return callerOf(server.address, answer.headers.getSetCookie()[0]!.split(';')[0]);
-}
+const invite = (name: string, role: string, sectionId: string | null) =>
+  invited(server, callers.ines, { name, role, sectionId });
 
 beforeAll(async () => {
   server = await startServer({ now });
   callers = { ines: await signedIn(server.address) } as Record<Person, Caller>;
   await makeClass(callers.ines, 'boats', { ann: 'Ann', bo: 'Bo' });
-  callers.bela = await invited('Bela Roth', 'teacher', null);
-  callers.asa = await invited('Asa Quill', 'assistant', 'boats');
-  callers.hela = await invited('Hela Brandt', 'reader', null);
-  callers.noor = await invited('Noor Pahl', 'teacher', null);
-  callers.far = await farAway();
+  callers.bela = await invite('Bela Roth', 'teacher', null);
+  callers.asa = await invite('Asa Quill', 'assistant', 'boats');
+  callers.hela = await invite('Hela Brandt', 'reader', null);
+  callers.noor = await invite('Noor Pahl', 'teacher', null);
+  callers.far = await keeperElsewhere(server, now);
   ids = {} as Record<Person, string>;
   for (const person of people) {
     const { teacher } = await json<{ teacher: { id: string } }>(person, 'GET', '/api/session');

@@ -1,7 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { createTeacher } from '../src/accounts/accounts';
-import { openDatabase } from '../src/database/open';
+import { invited, keeperElsewhere } from './colleagues';
 import { callerOf, change, signedIn, startServer, type Caller, type TestServer } from './server';
 import { makeClass, send } from './smallClass';
 
@@ -25,23 +24,8 @@ async function sessionOf(caller: Caller): Promise<string> {
   return teacher.id;
 }
 
-/** Somebody who comes in by an invitation. */
-async function invited(name: string, role: 'teacher' | 'assistant', sectionId: string | null) {
-  const { token } = await json<{ token: string }>(callers.ines, 'POST', '/api/invitations', {
-    name,
-    role,
-    sectionId,
-  });
-  const stranger = callerOf(server.address);
-  const account = { name, passphrase: 'seven grey herons' };
-  const answer = await stranger.call('POST', `/api/invitations/${token}/accept`, account);
-  if (!answer.ok) throw new Error(await answer.text());
-  const cookie = answer.headers
-    .getSetCookie()
-    .map((one) => one.split(';')[0])
-    .join('; ');
-  return callerOf(server.address, cookie);
-}
+const invite = (name: string, role: 'teacher' | 'assistant', sectionId: string | null) =>
+  invited(server, callers.ines, { name, role, sectionId });
 
 const share = (personId: string, role: string, days: [string, string] | null = null) =>
   json<{ id: string }>(callers.ines, 'POST', '/api/sections/boats/teachings', {
@@ -87,18 +71,12 @@ beforeAll(async () => {
   callers = { ines: await signedIn(server.address) } as Record<Person, Caller>;
   await makeClass(callers.ines, 'boats', { ann: 'Ann', bo: 'Bo' });
   await makeClass(callers.ines, 'knots', { kit: 'Kit' }, 'k');
-  callers.bela = await invited('Bela Roth', 'teacher', 'boats');
-  callers.cora = await invited('Cora Lund', 'teacher', null);
-  callers.asa = await invited('Asa Quill', 'assistant', 'boats');
-  callers.gone = await invited('Ged Marsh', 'teacher', 'boats');
-  callers.noor = await invited('Noor Pahl', 'teacher', null);
-  const database = await openDatabase(server.folder);
-  const school = { name: 'Far School', zone: 'UTC', graceMinutes: 5 };
-  const far = { name: 'Fay Winter', passphrase: 'nine blue kettles' };
-  await createTeacher({ database, clock: () => Date.parse(now) }, { ...far, school });
-  await database.close();
-  const answer = await callerOf(server.address).call('POST', '/api/sign-in', far);
-  callers.far = callerOf(server.address, answer.headers.getSetCookie()[0]!.split(';')[0]);
+  callers.bela = await invite('Bela Roth', 'teacher', 'boats');
+  callers.cora = await invite('Cora Lund', 'teacher', null);
+  callers.asa = await invite('Asa Quill', 'assistant', 'boats');
+  callers.gone = await invite('Ged Marsh', 'teacher', 'boats');
+  callers.noor = await invite('Noor Pahl', 'teacher', null);
+  callers.far = await keeperElsewhere(server, now);
   ids = {} as Record<Person, string>;
   for (const person of people) ids[person] = await sessionOf(callers[person]);
   await share(ids.cora, 'cover', ['2026-11-23', '2026-11-23']);

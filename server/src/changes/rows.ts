@@ -88,7 +88,8 @@ export class Rows {
     );
     for (const id of this.written.get('enrolment') ?? []) {
       const held = this.held('enrolment', id);
-      if (held && !held.before) writer.expect(String(held.row['studentId']), String(held.row['sectionId']));
+      if (held && !held.before)
+        writer.expectEnrolment(String(held.row['studentId']), String(held.row['sectionId']));
     }
     for (const table of tables)
       for (const id of this.written.get(table) ?? []) {

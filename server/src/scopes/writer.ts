@@ -89,7 +89,7 @@ export class Writer {
   }
 
   /** Whoever brings somebody into a class that they teach may set down what is known of them with the same change. */
-  expect(studentId: string, sectionId: string): void {
+  expectEnrolment(studentId: string, sectionId: string): void {
     if (this.roleIn(sectionId) === 'teacher' && this.roleIn(studentId) !== null)
       this.roles.set(studentId, 'teacher');
   }
