@@ -16,6 +16,7 @@ import { ApiProblem, ask, post } from '../../sync/api';
 import { useNow, zoneOf } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 import { errorsOf, useTry } from './useTry';
+import { WhatWentWrong } from './WhatWentWrong';
 
 type Sessions = AnswerOf<'sessions'>;
 type Session = Sessions['sessions'][number];
@@ -187,11 +188,7 @@ function DevicesCard({ sessions, onChanged }: { sessions: Session[]; onChanged: 
           }}
         />
       ))}
-      {problem ? (
-        <Words tone="ember" live>
-          {problem.detail}
-        </Words>
-      ) : null}
+      <WhatWentWrong problem={problem} />
       {others.length > 1 ? (
         <View style={{ alignItems: 'flex-start' }}>
           <Action

@@ -6,6 +6,7 @@ import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { recover, signIn } from '../../sync/account';
 import { errorsOf, useTry } from './useTry';
+import { WhatWentWrong } from './WhatWentWrong';
 import { Welcome } from './Welcome';
 
 /** Another passphrase, by the code that was written down. */
@@ -69,11 +70,7 @@ export default function SignIn() {
     <Welcome title="Sign in">
       <Field label="Your name" value={name} onChange={setName} />
       <Field label="Passphrase" value={passphrase} onChange={setPassphrase} secret onSubmit={enter} />
-      {problem ? (
-        <Words tone="ember" live>
-          {problem.detail}
-        </Words>
-      ) : null}
+      <WhatWentWrong problem={problem} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
         <Action label="Sign in" kind="main" onPress={enter} disabled={busy} />
         <Action

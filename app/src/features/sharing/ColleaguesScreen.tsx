@@ -13,6 +13,7 @@ import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useTry } from '../accounts/useTry';
+import { WhatWentWrong } from '../accounts/WhatWentWrong';
 import { useAccount } from '../../sync/account';
 import { post } from '../../sync/api';
 import { zoneOf } from '../../sync/clock';
@@ -124,11 +125,7 @@ function InvitationsCard({ colleagues }: { colleagues: Colleagues }) {
           </View>
         );
       })}
-      {problem ? (
-        <Words tone="ember" live>
-          {problem.detail}
-        </Words>
-      ) : null}
+      <WhatWentWrong problem={problem} />
     </Card>
   );
 }

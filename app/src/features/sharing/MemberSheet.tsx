@@ -7,6 +7,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { useTry } from '../accounts/useTry';
+import { WhatWentWrong } from '../accounts/WhatWentWrong';
 import { post } from '../../sync/api';
 import { renewViews } from '../../sync/views';
 import type { Colleagues } from './colleagues';
@@ -102,11 +103,7 @@ export function MemberSheet({
           />
         </View>
       )}
-      {problem ? (
-        <Words tone="ember" live>
-          {problem.detail}
-        </Words>
-      ) : null}
+      <WhatWentWrong problem={problem} />
     </Sheet>
   );
 }

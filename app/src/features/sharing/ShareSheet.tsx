@@ -8,6 +8,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { errorsOf, useTry } from '../accounts/useTry';
+import { WhatWentWrong } from '../accounts/WhatWentWrong';
 import { readDate } from '../keeping/desk/readDate';
 import { useAccount } from '../../sync/account';
 import { post } from '../../sync/api';
@@ -184,11 +185,7 @@ export default function ShareSheet({
           }
         />
       ))}
-      {problem ? (
-        <Words tone="ember" live>
-          {problem.detail}
-        </Words>
-      ) : null}
+      <WhatWentWrong problem={problem} />
       <ShareForm sectionId={sectionId} colleagues={colleagues} />
       {isKeeper && !inviting ? (
         <View style={{ alignItems: 'flex-start' }}>

@@ -11,6 +11,7 @@ import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { useTry } from '../../accounts/useTry';
+import { WhatWentWrong } from '../../accounts/WhatWentWrong';
 import { useColleagues, type Colleagues } from '../../sharing/colleagues';
 import { useAccount } from '../../../sync/account';
 import { post } from '../../../sync/api';
@@ -59,11 +60,7 @@ export function ReadersOfPath({ student }: { student: Student }) {
           />
         </View>
       ))}
-      {problem ? (
-        <Words tone="ember" live>
-          {problem.detail}
-        </Words>
-      ) : null}
+      <WhatWentWrong problem={problem} />
       {others.length > 0 ? (
         <View style={{ alignItems: 'flex-start' }}>
           <Action
@@ -116,11 +113,7 @@ function GiveSheet({
         }))}
         onChange={setPersonId}
       />
-      {problem ? (
-        <Words tone="ember" live>
-          {problem.detail}
-        </Words>
-      ) : null}
+      <WhatWentWrong problem={problem} />
       <View style={{ alignItems: 'flex-start' }}>
         <Action
           label={chosen ? `Give it to ${chosen.name}` : 'Give it'}
