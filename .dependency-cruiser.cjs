@@ -22,6 +22,20 @@ module.exports = {
       to: { dependencyTypes: ['core'] },
     },
     {
+      name: 'database-behind-its-port',
+      comment: 'drivers and the mapper are spoken to in server/src/database only',
+      severity: 'error',
+      from: { path: '^server/src', pathNot: '^server/src/database/' },
+      to: { path: 'node_modules/(@types/)?(typeorm|better-sqlite3)/' },
+    },
+    {
+      name: 'screens-of-their-own',
+      comment: 'a feature may use parts of another, not its screens',
+      severity: 'error',
+      from: { path: '^app/src/features/([^/]+)/' },
+      to: { path: '^app/src/features/[^/]+/.*Screen\\.tsx$', pathNot: '^app/src/features/$1/' },
+    },
+    {
       name: 'no-circles',
       severity: 'error',
       from: { pathNot: '^app/src/app' },

@@ -1,4 +1,4 @@
-import { readDate } from '../src/features/keeping/desk/readDate';
+import { readDate } from '../src/forms/readDate';
 import { barShape } from '../src/features/attendance/lesson/barShape';
 import { totalsWords } from '../src/features/attendance/month/totalsWords';
 import { placeOf, readersPlaces } from '../src/shell/places';

@@ -17,6 +17,11 @@ export class Sql {
     return this.prepare(sql).all(...values) as T[];
   }
 
+  /** Row by row, for more of them than are wanted at once. Nothing else may be asked of the same statement meanwhile. */
+  each<T>(sql: string, ...values: unknown[]): IterableIterator<T> {
+    return this.prepare(sql).iterate(...values) as IterableIterator<T>;
+  }
+
   /** @returns how many rows were written */
   run(sql: string, ...values: unknown[]): number {
     return this.prepare(sql).run(...values).changes;

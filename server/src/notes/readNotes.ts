@@ -4,7 +4,7 @@ import type { Note } from '@slate-path/core/records/schema';
 import { rowsOfNotes } from '../database/noteIndex';
 import type { OpenDatabase } from '../database/open';
 import { recordOfColumns } from '../database/rowSql';
-import { load } from '../views/load';
+import { load } from '../database/load';
 
 /** Notes as records, from the columns of their rows. */
 export const notesOf = (rows: Record<string, unknown>[]): Note[] =>

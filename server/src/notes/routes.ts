@@ -1,4 +1,4 @@
-import { In, IsNull, Not } from 'typeorm';
+import { In, IsNull, Not } from '../database/conditions';
 import { mondayOf } from '@slate-path/core/calendar/localTime';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { noteChanges } from '@slate-path/core/notes/changes';
@@ -12,7 +12,7 @@ import { ChangeEntity } from '../database/entities';
 import { nameFile } from '../files/nameFile';
 import { readerOf, route } from '../http/route';
 import type { Services } from '../services';
-import { load } from '../views/load';
+import { load } from '../database/load';
 import { findNotes } from './findNotes';
 import { beginningOf, momentsOf, notesOf, withLinks } from './readNotes';
 import { notesSpeakingOf } from './speaking';

@@ -1,4 +1,4 @@
-import { In } from 'typeorm';
+import { In } from '../database/conditions';
 import type { SearchTerm, Span } from '@slate-path/core/notes/searchTerms';
 import { wordsOf } from '@slate-path/core/notes/words';
 import { groupBy } from '@slate-path/core/records/groupBy';
@@ -6,7 +6,7 @@ import { mostRead as mostReadOfNote } from '@slate-path/core/notes/readNote';
 import type { Note } from '@slate-path/core/records/schema';
 import { findNoteRows } from '../database/noteIndex';
 import type { Services } from '../services';
-import { load } from '../views/load';
+import { load } from '../database/load';
 import { notesOf } from './readNotes';
 
 const mostOffered = 300;

@@ -1,4 +1,4 @@
-import { Between, In, IsNull } from 'typeorm';
+import { Between, In, IsNull } from '../database/conditions';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import { type Lesson, type Seating } from '@slate-path/core/records/schema';
 import { groupBy } from '@slate-path/core/records/groupBy';
@@ -7,7 +7,7 @@ import { ChangeEntity } from '../database/entities';
 import { readerOf, route } from '../http/route';
 import type { Services } from '../services';
 import { withLinks } from '../notes/readNotes';
-import { load, loadOfLessonsBetween, notesAbout } from './load';
+import { load, loadOfLessonsBetween, notesAbout } from '../database/load';
 
 /** Some lessons with all that was marked, said and swept in them, a query for each. */
 async function withMarks({ database }: Services, teacherId: string, lessons: Lesson[]) {

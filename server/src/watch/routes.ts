@@ -1,5 +1,5 @@
 import { readerOf, route } from '../http/route';
-import { load } from '../views/load';
+import { load } from '../database/load';
 
 export const watchRoutes = [
   route('watch', {

@@ -15,8 +15,8 @@ import { useAccount } from '../../sync/account';
 import { ApiProblem, ask, post } from '../../sync/api';
 import { useNow, zoneOf } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
-import { errorsOf, useTry } from './useTry';
-import { WhatWentWrong } from './WhatWentWrong';
+import { errorsOf, useTry } from '../../forms/useTry';
+import { WhatWentWrong } from '../../forms/WhatWentWrong';
 
 type Sessions = AnswerOf<'sessions'>;
 type Session = Sessions['sessions'][number];

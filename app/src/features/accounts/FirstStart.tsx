@@ -3,7 +3,7 @@ import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
 import { firstStart } from '../../sync/account';
-import { errorsOf, useTry } from './useTry';
+import { errorsOf, useTry } from '../../forms/useTry';
 import { Welcome } from './Welcome';
 
 /** The first page of a new installation: who are you, and what keeps others out. */

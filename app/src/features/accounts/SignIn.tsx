@@ -5,8 +5,8 @@ import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { recover, signIn } from '../../sync/account';
-import { errorsOf, useTry } from './useTry';
-import { WhatWentWrong } from './WhatWentWrong';
+import { errorsOf, useTry } from '../../forms/useTry';
+import { WhatWentWrong } from '../../forms/WhatWentWrong';
 import { Welcome } from './Welcome';
 
 /** Another passphrase, by the code that was written down. */

@@ -12,7 +12,7 @@ import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { readDate } from '../keeping/desk/readDate';
+import { readDate } from '../../forms/readDate';
 import { useNow } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 

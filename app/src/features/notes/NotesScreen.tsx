@@ -16,7 +16,7 @@ import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { readDate } from '../keeping/desk/readDate';
+import { readDate } from '../../forms/readDate';
 import { TakeBack } from '../../sync/TakeBack';
 import { useSectionNames, useSections } from '../../sync/sections';
 import { useRecords } from '../../sync/useRecords';

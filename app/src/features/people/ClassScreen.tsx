@@ -38,7 +38,7 @@ import { TakeBack } from '../../sync/TakeBack';
 import { useLastDay, useSectionName } from '../../sync/sections';
 import { useRecords } from '../../sync/useRecords';
 import { CohortSheet } from './CohortSheet';
-import { byStudent, useNameOrder } from './nameOrder';
+import { byStudent, useNameOrder } from '../../sync/nameOrder';
 import { RulesForm } from './RulesForm';
 import { SectionForm } from './SectionForm';
 import { useClassRole, useSharedWith } from '../sharing/colleagues';

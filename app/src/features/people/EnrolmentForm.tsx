@@ -9,7 +9,7 @@ import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
-import { readDate } from '../keeping/desk/readDate';
+import { readDate } from '../../forms/readDate';
 import { useNow } from '../../sync/clock';
 import { makeChange, newId } from '../../sync/outbox';
 import { useSectionNames, useSections } from '../../sync/sections';

@@ -13,7 +13,7 @@ import { space } from '../../theme/tokens';
 import { useNow } from '../../sync/clock';
 import { namesOf } from '../../sync/sections';
 import { useRecords } from '../../sync/useRecords';
-import { byStudent, useNameOrder } from './nameOrder';
+import { byStudent, useNameOrder } from '../../sync/nameOrder';
 import { StudentLine } from './StudentLine';
 
 interface Found {

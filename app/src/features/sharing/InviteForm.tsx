@@ -9,7 +9,7 @@ import { Field } from '../../parts/Field';
 import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { errorsOf, useTry } from '../accounts/useTry';
+import { errorsOf, useTry } from '../../forms/useTry';
 import { copyText } from '../../files/give';
 import { post } from '../../sync/api';
 import { renewViews } from '../../sync/views';

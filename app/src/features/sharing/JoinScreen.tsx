@@ -7,7 +7,7 @@ import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { errorsOf, useTry } from '../accounts/useTry';
+import { errorsOf, useTry } from '../../forms/useTry';
 import { Welcome } from '../accounts/Welcome';
 import { ApiProblem, ask, post } from '../../sync/api';
 

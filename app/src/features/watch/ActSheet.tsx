@@ -12,7 +12,7 @@ import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { space } from '../../theme/tokens';
-import { readDate } from '../keeping/desk/readDate';
+import { readDate } from '../../forms/readDate';
 import { now as rightNow, useNow } from '../../sync/clock';
 import { makeChange, newId } from '../../sync/outbox';
 import { useRecords } from '../../sync/useRecords';

@@ -1,11 +1,11 @@
-import { In } from 'typeorm';
+import { In } from '../../database/conditions';
 import { lessonsBetween } from '@slate-path/core/calendar/lessons';
 import { localMoment, type LocalMoment } from '@slate-path/core/calendar/zone';
 import { checkInNow, plainSetting, type CheckInState } from '@slate-path/core/attendance/checkIn/window';
 import type { CheckInSetting, School, Section, Student } from '@slate-path/core/records/schema';
 import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
 import type { Services } from '../../services';
-import { load } from '../../views/load';
+import { load } from '../../database/load';
 import type { LinkedClass } from './links';
 
 /** What a student's page stands before: a class, whether its door is open now, and who may come in. */

@@ -8,7 +8,7 @@ import { effectiveStandings, rulesOf } from '@slate-path/core/attendance/roll/ru
 import { applyChange } from '../../changes/applyChange';
 import { Problem } from '../../http/problem';
 import type { Services } from '../../services';
-import { load } from '../../views/load';
+import { load } from '../../database/load';
 import type { Door } from './door';
 import { inTurn } from './inTurn';
 import type { LinkedClass } from './links';

@@ -3,7 +3,7 @@ import { broughtRecord, type BroughtRecord } from '@slate-path/core/keeping/arch
 import type { RecordLists } from '@slate-path/core/records/records';
 import type { RecordOf, School, TableName } from '@slate-path/core/records/schema';
 import { tableNames } from '@slate-path/core/records/tables';
-import { load } from '../../views/load';
+import { load } from '../../database/load';
 import { applyChange } from '../../changes/applyChange';
 import { NotBrought, writeInBulk, type Place } from '../../changes/bulk';
 import type { ArchiveRead } from './readFile';

@@ -3,7 +3,7 @@ import { localMoment } from '@slate-path/core/calendar/zone';
 import { Problem } from '../../http/problem';
 import { route } from '../../http/route';
 import type { Services } from '../../services';
-import { load } from '../../views/load';
+import { load } from '../../database/load';
 import { comeBack, erasedStudents } from '../erasure/erased';
 import { tellPages } from '../../scopes/tellPages';
 import { bringArchive } from './bring';

@@ -1,10 +1,10 @@
-import type Database from 'better-sqlite3';
 import { erasedNames, withoutName, type ErasedNames } from '@slate-path/core/keeping/erasure/eraseNames';
 import type { Erased } from '@slate-path/core/keeping/erasure/forget';
 import { mayConcern } from '@slate-path/core/keeping/erasure/mayConcern';
 import type { Guardian, Student } from '@slate-path/core/records/schema';
-import { madeInSchool } from '../../scopes/access';
 import { references, tableNames } from '@slate-path/core/records/tables';
+import type { Sql } from '../../database/sql';
+import { madeInSchool } from '../../scopes/access';
 
 export type Row = Record<string, unknown> & { id: string };
 
@@ -15,13 +15,13 @@ export interface Found {
   recordIds: Set<string>;
 }
 
-export function rowsOf(db: Database.Database, table: string, where: string, ...values: unknown[]): Row[] {
-  return db.prepare(`SELECT * FROM "${table}" WHERE ${where}`).all(...values) as Row[];
+export function rowsOf(sql: Sql, table: string, where: string, ...values: unknown[]): Row[] {
+  return sql.all<Row>(`SELECT * FROM "${table}" WHERE ${where}`, ...values);
 }
 
-function namesOf(db: Database.Database, teacherId: string, student: Student): ErasedNames {
-  const people = rowsOf(db, 'student', madeInSchool, teacherId) as unknown as Student[];
-  const guardians = rowsOf(db, 'guardian', madeInSchool, teacherId) as unknown as Guardian[];
+function namesOf(sql: Sql, teacherId: string, student: Student): ErasedNames {
+  const people = rowsOf(sql, 'student', madeInSchool, teacherId) as unknown as Student[];
+  const guardians = rowsOf(sql, 'guardian', madeInSchool, teacherId) as unknown as Guardian[];
   const theirs = guardians.filter(({ studentId }) => studentId === student.id);
   const ofOthers = guardians.filter(({ studentId }) => studentId !== student.id);
   const others = [
@@ -43,32 +43,32 @@ function namesOf(db: Database.Database, teacherId: string, student: Student): Er
 }
 
 /** The student's records, and the notes that speak of nobody else with what hangs on them. */
-function recordsOf(db: Database.Database, studentId: string): Set<string> {
+function recordsOf(sql: Sql, studentId: string): Set<string> {
   const ids = new Set<string>([studentId]);
   for (const table of tableNames) {
     const fields = Object.entries(references[table] ?? {}).filter(([, target]) => target === 'student');
     for (const [field] of fields)
-      for (const { id } of rowsOf(db, table, `"${field}" = ?`, studentId)) ids.add(id);
+      for (const { id } of rowsOf(sql, table, `"${field}" = ?`, studentId)) ids.add(id);
   }
-  const alone = db
-    .prepare(
-      `SELECT "noteId" AS id FROM "noteStudent" WHERE "studentId" = ? AND "noteId" NOT IN (SELECT "noteId" FROM "noteStudent" WHERE "studentId" <> ? AND NOT "removed")`,
-    )
-    .all(studentId, studentId) as Row[];
+  const alone = sql.all<Row>(
+    `SELECT "noteId" AS id FROM "noteStudent" WHERE "studentId" = ? AND "noteId" NOT IN (SELECT "noteId" FROM "noteStudent" WHERE "studentId" <> ? AND NOT "removed")`,
+    studentId,
+    studentId,
+  );
   for (const { id } of alone) {
     ids.add(id);
     for (const table of ['noteStudent', 'noteTopic', 'followUp'] as const)
-      for (const link of rowsOf(db, table, '"noteId" = ?', id)) ids.add(link.id);
+      for (const link of rowsOf(sql, table, '"noteId" = ?', id)) ids.add(link.id);
   }
   return ids;
 }
 
 /** @throws where there is no such student in this person's school */
-export function findStudent(db: Database.Database, teacherId: string, studentId: string): Found {
-  const [row] = rowsOf(db, 'student', `"id" = ? AND ${madeInSchool}`, studentId, teacherId);
+export function findStudent(sql: Sql, teacherId: string, studentId: string): Found {
+  const [row] = rowsOf(sql, 'student', `"id" = ? AND ${madeInSchool}`, studentId, teacherId);
   if (!row) throw new Error('There is no such student.');
   const student = row as unknown as Student;
-  return { student, names: namesOf(db, teacherId, student), recordIds: recordsOf(db, studentId) };
+  return { student, names: namesOf(sql, teacherId, student), recordIds: recordsOf(sql, studentId) };
 }
 
 /** How texts and records are cleaned of a student, with the quick look that spares most of them. */

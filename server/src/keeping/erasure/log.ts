@@ -1,5 +1,5 @@
-import type Database from 'better-sqlite3';
 import { forgetLine } from '@slate-path/core/keeping/erasure/forget';
+import type { Sql } from '../../database/sql';
 import { madeInSchool } from '../../scopes/access';
 import type { cleaningOf } from './findStudent';
 
@@ -17,16 +17,16 @@ export interface CleanedLine {
 
 /** The lines of a school's log from one on, each with what is written instead of it. */
 export function* cleanedLines(
-  db: Database.Database,
+  sql: Sql,
   teacherId: string,
   from: number,
   cleaning: ReturnType<typeof cleaningOf>,
 ): Generator<CleanedLine> {
-  const lines = db
-    .prepare(
-      `SELECT "seq", "payload", "edits" FROM "change" WHERE ${madeInSchool} AND "seq" >= ? ORDER BY "seq"`,
-    )
-    .iterate(teacherId, from) as IterableIterator<Line>;
+  const lines = sql.each<Line>(
+    `SELECT "seq", "payload", "edits" FROM "change" WHERE ${madeInSchool} AND "seq" >= ? ORDER BY "seq"`,
+    teacherId,
+    from,
+  );
   for (const { seq, payload, edits } of lines) {
     if (!cleaning.concerns(payload) && !cleaning.concerns(edits)) {
       yield { seq, written: null };

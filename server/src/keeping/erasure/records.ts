@@ -1,4 +1,3 @@
-import type Database from 'better-sqlite3';
 import { blanked } from '@slate-path/core/keeping/erasure/eraseNames';
 import { forget } from '@slate-path/core/keeping/erasure/forget';
 import type { Span } from '@slate-path/core/notes/searchTerms';
@@ -6,6 +5,7 @@ import { displayName } from '@slate-path/core/people/names';
 import type { TableName } from '@slate-path/core/records/schema';
 import { references, tableNames } from '@slate-path/core/records/tables';
 import { ownColumns } from '../../database/columns';
+import type { Sql } from '../../database/sql';
 import { madeInSchool } from '../../scopes/access';
 import { cleaningOf, rowsOf, type Found, type Row } from './findStudent';
 
@@ -44,7 +44,7 @@ type Cleaned = { id: string; values: [column: string, value: unknown][] };
 
 /** The rows of a school's table in which something of the student stands, with what is written instead. */
 function* toClean(
-  db: Database.Database,
+  sql: Sql,
   table: TableName,
   teacherId: string,
   { recordIds, names, student }: Found,
@@ -56,7 +56,7 @@ function* toClean(
     .map(([name]) => name);
   const lists = columns.filter(([, { type }]) => type === 'simple-json').map(([name]) => name);
   if (texts.length + lists.length === 0) return;
-  const spans = table === 'note' ? placesByNote(db, student.id) : new Map<string, Span[]>();
+  const spans = table === 'note' ? placesByNote(sql, student.id) : new Map<string, Span[]>();
   const cleanText = (row: Row, name: string) => {
     const value = row[name];
     if (typeof value !== 'string') return value;
@@ -68,8 +68,7 @@ function* toClean(
     const text = String(value);
     return cleaning.concerns(text) ? JSON.stringify(forget(JSON.parse(text), cleaning)) : text;
   };
-  const rows = db.prepare(`SELECT * FROM "${table}" WHERE ${madeInSchool}`).iterate(teacherId);
-  for (const row of rows as IterableIterator<Row>) {
+  for (const row of sql.each<Row>(`SELECT * FROM "${table}" WHERE ${madeInSchool}`, teacherId)) {
     if (recordIds.has(row.id)) continue;
     const values = [
       ...texts.map((name): [string, unknown] => [name, cleanText(row, name)]),
@@ -80,9 +79,9 @@ function* toClean(
 }
 
 /** Where notes name the student, as the teacher or the reading tied it. */
-function placesByNote(db: Database.Database, studentId: string): Map<string, Span[]> {
+function placesByNote(sql: Sql, studentId: string): Map<string, Span[]> {
   return new Map(
-    rowsOf(db, 'noteStudent', '"studentId" = ?', studentId).map(({ noteId, spans }) => [
+    rowsOf(sql, 'noteStudent', '"studentId" = ?', studentId).map(({ noteId, spans }) => [
       String(noteId),
       JSON.parse(String(spans)) as Span[],
     ]),
@@ -90,17 +89,17 @@ function placesByNote(db: Database.Database, studentId: string): Map<string, Spa
 }
 
 /** What would go and be cleaned; nothing is written. */
-export function surveyRecords(db: Database.Database, teacherId: string, found: Found): ErasedRecords {
+export function surveyRecords(sql: Sql, teacherId: string, found: Found): ErasedRecords {
   const { student, names, recordIds } = found;
   const gone: ErasedRecords['gone'] = [];
   const cleaned: ErasedRecords['cleaned'] = [];
   const messageIds: string[] = [];
-  const has = (table: TableName) => db.prepare(`SELECT 1 FROM "${table}" WHERE "id" = ? AND ${madeInSchool}`);
+  const has = (table: TableName, id: string) =>
+    sql.get(`SELECT 1 FROM "${table}" WHERE "id" = ? AND ${madeInSchool}`, id, teacherId) !== undefined;
   for (const table of tableNames) {
-    const ask = has(table);
-    const ids = [...recordIds].filter((id) => ask.get(id, teacherId) !== undefined);
+    const ids = [...recordIds].filter((id) => has(table, id));
     if (ids.length > 0) gone.push({ table, count: ids.length });
-    const others = untouched.has(table) ? [] : [...toClean(db, table, teacherId, found)].map(({ id }) => id);
+    const others = untouched.has(table) ? [] : [...toClean(sql, table, teacherId, found)].map(({ id }) => id);
     if (others.length > 0) cleaned.push({ table, count: others.length });
     if (table === 'message') messageIds.push(...ids, ...others);
   }
@@ -108,23 +107,21 @@ export function surveyRecords(db: Database.Database, teacherId: string, found: F
 }
 
 /** Deletes the student's rows and cleans those of others, in the transaction that is open. */
-export function eraseRows(db: Database.Database, teacherId: string, found: Found): void {
+export function eraseRows(sql: Sql, teacherId: string, found: Found): void {
   for (const table of tableNames) {
     if (untouched.has(table)) continue;
-    for (const { id, values } of [...toClean(db, table, teacherId, found)]) {
+    for (const { id, values } of [...toClean(sql, table, teacherId, found)]) {
       const sets = values.map(([name]) => `"${name}" = ?`).join(', ');
-      db.prepare(`UPDATE "${table}" SET ${sets} WHERE "id" = ?`).run(...values.map(([, value]) => value), id);
+      sql.run(`UPDATE "${table}" SET ${sets} WHERE "id" = ?`, ...values.map(([, value]) => value), id);
     }
   }
-  const deliveries = db.prepare('DELETE FROM "delivery" WHERE "messageId" = ?');
   for (const table of tableNames.toReversed()) {
-    const remove = db.prepare(`DELETE FROM "${table}" WHERE "id" = ? AND ${madeInSchool}`);
     for (const id of found.recordIds) {
-      if (table === 'message') deliveries.run(id);
-      remove.run(id, teacherId);
+      if (table === 'message') sql.run('DELETE FROM "delivery" WHERE "messageId" = ?', id);
+      sql.run(`DELETE FROM "${table}" WHERE "id" = ? AND ${madeInSchool}`, id, teacherId);
     }
   }
-  db.prepare('DELETE FROM "pathGrant" WHERE "studentId" = ?').run(found.student.id);
-  db.prepare('DELETE FROM "access" WHERE "scopeId" = ?').run(found.student.id);
-  db.prepare('DELETE FROM "scope" WHERE "id" = ?').run(found.student.id);
+  sql.run('DELETE FROM "pathGrant" WHERE "studentId" = ?', found.student.id);
+  sql.run('DELETE FROM "access" WHERE "scopeId" = ?', found.student.id);
+  sql.run('DELETE FROM "scope" WHERE "id" = ?', found.student.id);
 }

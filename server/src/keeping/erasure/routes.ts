@@ -3,7 +3,7 @@ import type { AnswerOf } from '@slate-path/core/api/contract';
 import { displayName } from '@slate-path/core/people/names';
 import { listBackups } from '../backups/backups';
 import { selectRow } from '../../database/rowSql';
-import { toRecord } from '../../views/load';
+import { toRecord } from '../../database/load';
 import { keeperOf, route } from '../../http/route';
 import { Problem } from '../../http/problem';
 import { everyoneBeside } from '../../scopes/access';

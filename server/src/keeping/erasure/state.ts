@@ -1,5 +1,5 @@
-import type Database from 'better-sqlite3';
 import type { ErasedNames } from '@slate-path/core/keeping/erasure/eraseNames';
+import type { Sql } from '../../database/sql';
 
 /**
  * What is left to do of an erasure. The student's records are gone by then, so whom to look for in the log is kept
@@ -22,22 +22,23 @@ export interface ErasingStep {
 }
 
 export function writeState(
-  db: Database.Database,
+  sql: Sql,
   { studentId, teacherId }: { studentId: string; teacherId: string },
   state: ErasureState,
 ): void {
-  db.prepare(
+  sql.run(
     'INSERT INTO "erasing" ("studentId", "teacherId", "state") VALUES (?, ?, ?) ON CONFLICT ("studentId") DO UPDATE SET "state" = excluded."state"',
-  ).run(studentId, teacherId, JSON.stringify(state));
+    studentId,
+    teacherId,
+    JSON.stringify(state),
+  );
 }
 
-export function readState(
-  db: Database.Database,
-  studentId: string,
-): { teacherId: string; state: ErasureState } | null {
-  const row = db
-    .prepare('SELECT "teacherId", "state" FROM "erasing" WHERE "studentId" = ?')
-    .get(studentId) as { teacherId: string; state: string } | undefined;
+export function readState(sql: Sql, studentId: string): { teacherId: string; state: ErasureState } | null {
+  const row = sql.get<{ teacherId: string; state: string }>(
+    'SELECT "teacherId", "state" FROM "erasing" WHERE "studentId" = ?',
+    studentId,
+  );
   return row ? { teacherId: row.teacherId, state: JSON.parse(row.state) as ErasureState } : null;
 }
 

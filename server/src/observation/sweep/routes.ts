@@ -1,6 +1,6 @@
 import { checkRange } from '../../http/range';
 import { readerOf, route } from '../../http/route';
-import { loadOfLessonsBetween } from '../../views/load';
+import { loadOfLessonsBetween } from '../../database/load';
 
 export const sweepRoutes = [
   route('sweeps', {

@@ -1,8 +1,8 @@
-import { In } from 'typeorm';
+import { In } from '../../database/conditions';
 import { nameFile } from '../../files/nameFile';
 import { checkRange } from '../../http/range';
 import { readerOf, route } from '../../http/route';
-import { load } from '../../views/load';
+import { load } from '../../database/load';
 
 export const tallyRoutes = [
   route('counts', {

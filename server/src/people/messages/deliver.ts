@@ -2,7 +2,7 @@ import type { Message } from '@slate-path/core/records/schema';
 import { displayName } from '@slate-path/core/people/names';
 import { DeliveryEntity, recordEntities, TeacherEntity } from '../../database/entities';
 import type { OpenDatabase } from '../../database/open';
-import { toRecord } from '../../views/load';
+import { toRecord } from '../../database/load';
 import type { MailServer } from './mailServer';
 
 type Waiting = Message & { teacherId: string };

@@ -3,7 +3,7 @@ import { DeliveryEntity } from '../../database/entities';
 import { Problem } from '../../http/problem';
 import { readerOf, route } from '../../http/route';
 import { mailedBy } from '../../sharing/invitations';
-import { load } from '../../views/load';
+import { load } from '../../database/load';
 
 export const messageRoutes = [
   route('outbox', {

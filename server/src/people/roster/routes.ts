@@ -2,7 +2,7 @@ import { whoAtSchool } from '@slate-path/core/people/roster/atSchool';
 import { Problem } from '../../http/problem';
 import { route, writerOf } from '../../http/route';
 import { studentsElsewhere, withTeachers } from './elsewhere';
-import { load } from '../../views/load';
+import { load } from '../../database/load';
 
 function bytesOf(body: unknown): Uint8Array {
   return body instanceof Uint8Array ? body : new Uint8Array();

@@ -21,7 +21,7 @@ import { Words } from '../../../parts/Words';
 import { usePalette, useWide } from '../../../theme/theme';
 import { rowHeight, space } from '../../../theme/tokens';
 import { useAllLessons } from '../lesson/lessons';
-import { byStudent, useNameOrder } from '../../people/nameOrder';
+import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
 import { useSectionName, useLastDay } from '../../../sync/sections';
 import { useAsking } from '../../../sync/useAsking';

@@ -6,7 +6,7 @@ import type { Lesson } from '@slate-path/core/records/schema';
 import { effectiveStandings } from '@slate-path/core/attendance/roll/rules';
 import { markId } from '@slate-path/core/attendance/roll/markId';
 import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
-import { byStudent, useNameOrder } from '../../people/nameOrder';
+import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecords } from '../../../sync/useRecords';
 
 /** What a lesson's check-ins come to, in the order of the roll. */

@@ -20,7 +20,7 @@ import { usePalette, useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { takeAllHere } from '../lesson/marking';
-import { byStudent, useNameOrder } from '../../people/nameOrder';
+import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useSectionName } from '../../../sync/sections';

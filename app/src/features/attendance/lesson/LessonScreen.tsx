@@ -12,7 +12,7 @@ import { shortDay } from '../../../parts/dates';
 import { useTabTitle } from '../../../parts/useTabTitle';
 import { useWide } from '../../../theme/theme';
 import { OpenCircle } from '../../observation/circle/OpenCircle';
-import { byStudent, useNameOrder } from '../../people/nameOrder';
+import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecordsAfterPaint } from '../../../sync/afterPaint';
 import { useNow } from '../../../sync/clock';
 import { useRecords, type RecordsState } from '../../../sync/useRecords';

@@ -19,7 +19,7 @@ import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
 import { historyOf } from './lessons';
 import { chooseStanding, writeComment } from './marking';
-import { readTime } from './readTime';
+import { readTime } from '../../../forms/readTime';
 
 const MarkHistory = lazily(() => import('./MarkHistory'));
 

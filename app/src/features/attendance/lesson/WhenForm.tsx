@@ -8,10 +8,10 @@ import { DateField } from '../../../parts/DateField';
 import { Field } from '../../../parts/Field';
 import { Words } from '../../../parts/Words';
 import { space } from '../../../theme/tokens';
-import { readDate } from '../../keeping/desk/readDate';
+import { readDate } from '../../../forms/readDate';
 import { useRecords } from '../../../sync/useRecords';
 import { allLessons } from './lessons';
-import { readTime } from './readTime';
+import { readTime } from '../../../forms/readTime';
 
 export interface When {
   date: string;

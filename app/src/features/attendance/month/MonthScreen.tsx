@@ -21,7 +21,7 @@ import { useSectionName } from '../../../sync/sections';
 import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
-import { useNameOrder } from '../../people/nameOrder';
+import { useNameOrder } from '../../../sync/nameOrder';
 import { RollFiles } from '../totals/RollFiles';
 import { MonthGrid } from './MonthGrid';
 import type { OpenMark } from './openMark';

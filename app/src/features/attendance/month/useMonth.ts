@@ -14,7 +14,7 @@ import { presenceSpoken } from '@slate-path/core/attendance/roll/words';
 import type { BarShape } from '../../../parts/PresenceBar';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { barShape } from '../lesson/barShape';
-import { byStudent, useNameOrder } from '../../people/nameOrder';
+import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
 import { useLevelNames } from '../../observation/sweep/sweeping';
 import { useRecords } from '../../../sync/useRecords';

@@ -22,7 +22,7 @@ import { space } from '../../../theme/tokens';
 import { ListSource } from '../../../files/ListSource';
 import { historyOf, useAllLessons } from '../lesson/lessons';
 import { PlannedMarks } from '../lesson/PlannedMarks';
-import { byStudent, useNameOrder } from '../../people/nameOrder';
+import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { ApiProblem, postFile } from '../../../sync/api';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';

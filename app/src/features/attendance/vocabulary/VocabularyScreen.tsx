@@ -17,7 +17,7 @@ import { usePalette, useWide } from '../../../theme/theme';
 import { radius, rowHeight, space } from '../../../theme/tokens';
 import { useAccount } from '../../../sync/account';
 import { makeChange } from '../../../sync/outbox';
-import { OnlyKeeper } from '../../sharing/OnlyKeeper';
+import { OnlyKeeper } from '../../../forms/OnlyKeeper';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';

@@ -21,9 +21,9 @@ import { useAccount } from '../../../sync/account';
 import { makeChange, newId } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
-import { OnlyKeeper } from '../../sharing/OnlyKeeper';
+import { OnlyKeeper } from '../../../forms/OnlyKeeper';
 import { CalendarReading, type FoundDays } from './CalendarReading';
-import { readDate } from './readDate';
+import { readDate } from '../../../forms/readDate';
 import { useTerms } from './TermDates';
 
 const about = 'days off';

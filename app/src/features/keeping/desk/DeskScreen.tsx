@@ -9,7 +9,7 @@ import { Words } from '../../../parts/Words';
 import { chooseTheme, useThemeChoice, useWide, type ThemeChoice } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { signOut, useAccount } from '../../../sync/account';
-import { chooseNameOrder, nameOrders, useNameOrder } from '../../people/nameOrder';
+import { chooseNameOrder, nameOrders, useNameOrder } from '../../../sync/nameOrder';
 import { ApiProblem } from '../../../sync/api';
 import { useRecords } from '../../../sync/useRecords';
 import { ArchiveCard } from '../archive/ArchiveCard';

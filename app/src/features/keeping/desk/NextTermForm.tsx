@@ -16,7 +16,7 @@ import { check } from '../../../forms/check';
 import { makeChange, newId } from '../../../sync/outbox';
 import { useSections } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
-import { readDate } from './readDate';
+import { readDate } from '../../../forms/readDate';
 
 const whom = [
   { value: 'empty', label: 'Without their students' },

@@ -16,9 +16,9 @@ import { useAccount } from '../../../sync/account';
 import { makeChange, newId } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
-import { OnlyKeeper } from '../../sharing/OnlyKeeper';
+import { OnlyKeeper } from '../../../forms/OnlyKeeper';
 import { NextTermForm } from './NextTermForm';
-import { readDate } from './readDate';
+import { readDate } from '../../../forms/readDate';
 
 function TermForm({ term, onClose }: { term: Term | null; onClose: () => void }) {
   const [name, setName] = useState(term?.name ?? 'Term');

@@ -13,14 +13,14 @@ import { Sheet } from '../../../parts/Sheet';
 import { Words } from '../../../parts/Words';
 import { forgetTyped } from '../../../parts/typed';
 import { space } from '../../../theme/tokens';
-import { readTime } from '../../attendance/lesson/readTime';
+import { readTime } from '../../../forms/readTime';
 import { check } from '../../../forms/check';
 import { useNow } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useSectionNames, useSections } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
-import { weekdayNames } from './weekdays';
+import { weekdayNames } from '../../../forms/weekdays';
 
 const weekdayOptions = weekdayNames.map((name, index) => ({
   value: String(index + 1),

@@ -29,7 +29,7 @@ import { space } from '../../../theme/tokens';
 import { termToLookAt } from '@slate-path/core/calendar/sectionTime';
 import { listOf } from '@slate-path/core/records/records';
 import { FileAction } from '../../../files/FileAction';
-import { useNameOrder } from '../../people/nameOrder';
+import { useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
 import { useSectionName, useLastDay } from '../../../sync/sections';
 import { useAsking } from '../../../sync/useAsking';

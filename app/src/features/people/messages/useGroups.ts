@@ -7,7 +7,7 @@ import type { Lesson, Student } from '@slate-path/core/records/schema';
 import { isEnrolledOn, presenceIn } from '@slate-path/core/attendance/roll/totals';
 import { dayMonth, longDay } from '../../../parts/dates';
 import { rollBook, useAllLessons } from '../../attendance/lesson/lessons';
-import { byStudent, useNameOrder } from '../nameOrder';
+import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecords } from '../../../sync/useRecords';
 
 /** A student of the class, with the lessons of the month missed so far. */

@@ -15,7 +15,7 @@ import { IconAction } from '../../../parts/IconAction';
 import { Page } from '../../../parts/Page';
 import { Words } from '../../../parts/Words';
 import { space } from '../../../theme/tokens';
-import { byStudent, useNameOrder } from '../nameOrder';
+import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';

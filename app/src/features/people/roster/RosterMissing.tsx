@@ -7,7 +7,7 @@ import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
 import { Card } from '../../../parts/Card';
 import { TickRow } from '../../../parts/TickRow';
 import { Words } from '../../../parts/Words';
-import { byStudent, useNameOrder } from '../nameOrder';
+import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
 import { useRecords } from '../../../sync/useRecords';
 

@@ -6,7 +6,7 @@ import { Field } from '../../../parts/Field';
 import { Sheet } from '../../../parts/Sheet';
 import { forgetTyped } from '../../../parts/typed';
 import { check } from '../../../forms/check';
-import { readDate } from '../../keeping/desk/readDate';
+import { readDate } from '../../../forms/readDate';
 import { newId } from '../../../sync/outbox';
 import { removeTask, setTask } from './work';
 

@@ -21,7 +21,7 @@ import { Page } from '../../../parts/Page';
 import { Words } from '../../../parts/Words';
 import { usePalette, useWide } from '../../../theme/theme';
 import { rowHeight, space } from '../../../theme/tokens';
-import { byStudent, useNameOrder } from '../nameOrder';
+import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
 import type { Concerns } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';

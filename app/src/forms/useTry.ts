@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { ApiProblem } from '../../sync/api';
+import { ApiProblem } from '../sync/api';
 
 /** Runs what a button starts, with the sentence of what went wrong, if anything. */
 export function useTry(): [

@@ -1,7 +1,7 @@
 import type { DataSource, FindOptionsWhere } from 'typeorm';
 import type { RecordOf, TableName } from '@slate-path/core/records/schema';
 import { namedOnly } from '@slate-path/core/scopes/rights';
-import { recordEntities, type Row } from '../database/entities';
+import { recordEntities, type Row } from './entities';
 import { alsoReadable, readable } from '../scopes/access';
 import { colleaguesSql, retired } from '../scopes/retired';
 

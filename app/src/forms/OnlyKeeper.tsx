@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
-import { Words } from '../../parts/Words';
-import { useAccount } from '../../sync/account';
+import { Words } from '../parts/Words';
+import { useAccount } from '../sync/account';
 
 /** What is changed for the whole school: shown to its keeper; others read who does it. */
 export function OnlyKeeper({ children }: { children: ReactNode }) {

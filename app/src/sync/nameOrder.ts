@@ -1,6 +1,6 @@
 import { byName, type NameOrder } from '@slate-path/core/people/names';
 import type { Student } from '@slate-path/core/records/schema';
-import { keptChoice } from '../../sync/keptChoice';
+import { keptChoice } from './keptChoice';
 
 /** How lists of students are ordered on this device, on every page. */
 export const { use: useNameOrder, choose: chooseNameOrder } = keptChoice<NameOrder>('slate-name-order', [

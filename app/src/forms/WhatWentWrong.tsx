@@ -1,5 +1,5 @@
-import { Words } from '../../parts/Words';
-import type { ApiProblem } from '../../sync/api';
+import { Words } from '../parts/Words';
+import type { ApiProblem } from '../sync/api';
 
 /** The sentence of what went wrong, said aloud too; nothing while nothing has. */
 export function WhatWentWrong({ problem }: { problem: ApiProblem | null }) {
