@@ -5,6 +5,7 @@ import { benchErasing } from './erasing';
 import { benchLoad } from './load';
 import { benchManyTeachers } from './manyTeachers';
 import { benchMatching } from './matching';
+import { benchMemory } from './memory';
 import { benchMonth } from './month';
 import { benchNotes } from './notes';
 import { benchSignals } from './signals';
@@ -16,6 +17,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   matching: benchMatching,
   views: benchViews,
   manyTeachers: benchManyTeachers,
+  memory: benchMemory,
   month: benchMonth,
   notes: benchNotes,
   signals: benchSignals,

@@ -1,8 +1,11 @@
 import { create } from 'zustand';
 import { addressOf } from '@slate-path/core/api/address';
 import type { AnswerOf } from '@slate-path/core/api/contract';
+import { addDays } from '@slate-path/core/calendar/localTime';
+import { daysUntilForgotten } from '@slate-path/core/sync/onDevice';
 import { forgetAllTyped, typedBelongsTo } from '../parts/typed';
 import { ApiProblem, ask, post } from './api';
+import { now } from './clock';
 import { Device, deviceName } from './device';
 import { newId, openOutbox, sendNow } from './outbox';
 import { restore, setConnection, useRecords } from './useRecords';
@@ -46,15 +49,19 @@ function keptTeacher(): Kept | null {
   return kept ? (JSON.parse(kept) as Kept) : null;
 }
 
+/** Near enough for what is months ago, before the school's zone is known. */
+const today = () => new Date(now()).toISOString().slice(0, 10);
+
 async function openFor(teacher: Kept): Promise<void> {
   typedBelongsTo(teacher.id);
   if (device?.teacherId !== teacher.id) {
     device = await Device.open(teacher.id);
+    const records = await device.loadRecords(addDays(today(), -daysUntilForgotten));
     const answers = await device.loadAnswers();
     openViews(device, answers);
     openSync(device, answers[addressOf('sync')]);
     const plain = Object.fromEntries(Object.entries(answers).map(([path, { answer }]) => [path, answer]));
-    restore(await device.loadRecords(), await device.loadOutbox(), await device.loadDone(), plain);
+    restore(records, await device.loadOutbox(), await device.loadDone(), plain);
   }
   localStorage.setItem(keptKey, JSON.stringify(teacher));
   const { id: teacherId, name: teacherName, role, isKeeper, demo } = teacher;

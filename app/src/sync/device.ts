@@ -1,9 +1,17 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { addressOf } from '@slate-path/core/api/address';
 import type { Edit } from '@slate-path/core/changes/edit';
 import type { Change } from '@slate-path/core/changes/schema';
-import { emptyRecords, mergeRecords, type RecordLists, type Records } from '@slate-path/core/records/records';
+import {
+  emptyRecords,
+  mergeRecords,
+  withoutRecords,
+  type RecordLists,
+  type Records,
+} from '@slate-path/core/records/records';
 import type { TableName } from '@slate-path/core/records/schema';
 import { tableNames } from '@slate-path/core/records/tables';
+import { olderThan, type RecordKey } from '@slate-path/core/sync/older';
 
 /** A change that the server has not acknowledged. */
 export interface OutboxEntry {
@@ -59,7 +67,30 @@ export class Device {
     return new Device(db, teacherId);
   }
 
-  async loadRecords(): Promise<Records> {
+  /** @param before `YYYY-MM-DD`: what was recorded earlier is forgotten, unless something waits to be sent about it */
+  async loadRecords(before: string): Promise<Records> {
+    const records = await this.readRecords();
+    const waiting = new Set((await this.loadOutbox()).flatMap(({ edits }) => edits.map(({ id }) => id)));
+    const old = olderThan(records, before).filter(({ id }) => !waiting.has(id));
+    if (old.length === 0) return records;
+    await this.forgetOld(old);
+    return withoutRecords(records, old);
+  }
+
+  /** Views that were answered with some of these are asked for whole the next time. */
+  private async forgetOld(old: readonly RecordKey[]): Promise<void> {
+    const writing = this.db.transaction(['records', 'answers'], 'readwrite');
+    const records = writing.objectStore('records');
+    const answers = writing.objectStore('answers');
+    const views = (await answers.getAllKeys()).filter((path) => path !== addressOf('sync'));
+    await Promise.all([
+      ...old.map(({ table, id }) => records.delete([table, id])),
+      ...views.map((path) => answers.delete(path)),
+    ]);
+    await writing.done;
+  }
+
+  private async readRecords(): Promise<Records> {
     const lists: Record<string, unknown[]> = {};
     for (const { table, row } of await this.db.getAll('records')) (lists[table] ??= []).push(row);
     return mergeRecords(emptyRecords(), lists);

@@ -100,7 +100,12 @@ class Page {
     const answers = await store.loadAnswers();
     sync.openSync(store, answers['/api/sync']);
     const plain = Object.fromEntries(Object.entries(answers).map(([path, { answer }]) => [path, answer]));
-    records.restore(await store.loadRecords(), await store.loadOutbox(), await store.loadDone(), plain);
+    records.restore(
+      await store.loadRecords('2000-01-01'),
+      await store.loadOutbox(),
+      await store.loadDone(),
+      plain,
+    );
     outbox.openOutbox(store, () => void sync.syncNow());
   }
 

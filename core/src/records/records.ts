@@ -33,3 +33,10 @@ export function mergeRecords(records: Records, news: RecordLists): Records {
 export function listOf<T extends TableName>(records: Records, table: T): RecordOf<T>[] {
   return Object.values<RecordOf<T>>(records[table]).filter((row) => !row.removed);
 }
+
+/** The records without some of them; tables of which none goes keep their identity. */
+export function withoutRecords(records: Records, gone: readonly { table: TableName; id: string }[]): Records {
+  const left: Record<string, Record<string, unknown>> = {};
+  for (const { table, id } of gone) Reflect.deleteProperty((left[table] ??= { ...records[table] }), id);
+  return { ...records, ...left } as Records;
+}
