@@ -2,7 +2,9 @@ import 'fake-indexeddb/auto';
 import type { RecordLists } from '@slate-path/core/records/records';
 import { Device, type OutboxEntry } from '../../src/sync/device';
 
-globalThis.structuredClone ??= (<T>(value: T): T => JSON.parse(JSON.stringify(value)) as T) as never;
+Object.assign(globalThis, {
+  structuredClone: (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown,
+});
 
 test('what was recorded a term ago leaves a device that is opened, unless something waits about it', async () => {
   const device = await Device.open('t1');

@@ -47,12 +47,13 @@ export function olderThan(records: Records, before: string): RecordKey[] {
     if (goes) old.push({ table, id });
   };
   for (const table of inLessons)
-    for (const row of Object.values(records[table]))
+    for (const row of Object.values<{ id: string; lessonId: string }>(records[table]))
       take(table, row.id, table === 'circle' ? oldCircle(row.id) : isOld(row.lessonId));
   for (const { id, circleId } of Object.values(records.circleMember))
     take('circleMember', id, oldCircle(circleId));
   for (const { id } of Object.values(records.note)) take('note', id, oldNote(id));
   for (const table of ofNotes)
-    for (const { id, noteId } of Object.values(records[table])) take(table, id, oldNote(noteId));
+    for (const { id, noteId } of Object.values<{ id: string; noteId: string }>(records[table]))
+      take(table, id, oldNote(noteId));
   return old;
 }
