@@ -1,4 +1,7 @@
+jest.mock('../src/sync/clock', () => ({ now: () => Date.parse('2026-11-25T10:00:00Z') }));
+
 import { readDate } from '../src/forms/readDate';
+import { readTime } from '../src/forms/readTime';
 import { barShape } from '../src/features/attendance/lesson/barShape';
 import { totalsWords } from '../src/features/attendance/month/totalsWords';
 import { placeOf, readersPlaces } from '../src/shell/places';
@@ -9,9 +12,53 @@ test.each([
   ['12 October 2026', '2026-10-12'],
   ['Oct 12, 2026', '2026-10-12'],
   ['3/4/2026', '3/4/2026'],
+  ['18 Dec', '2026-12-18'],
+  ['Dec 18', '2026-12-18'],
+  ['18th December', '2026-12-18'],
+  ['18.12.', '2026-12-18'],
+  ['Fri 18 Dec', '2026-12-18'],
+  ['18/12', '2026-12-18'],
+  ['12/18', '2026-12-18'],
+  ['18/12/2026', '2026-12-18'],
+  // The nearest one: of a winter's term the spring after it, of a look back the weeks before it.
+  ['15 Jan', '2027-01-15'],
+  ['2 Sept', '2026-09-02'],
+  ['2 Sep', '2026-09-02'],
+  ['today', '2026-11-25'],
+  ['Tomorrow', '2026-11-26'],
+  // Today is a Wednesday.
+  ['Friday', '2026-11-27'],
+  ['wed', '2026-12-02'],
+  ['3/4', '3/4'],
+  ['31.2.2026', '31.2.2026'],
+  ['32 Dec', '32 Dec'],
+  ['13/13', '13/13'],
+  ['', ''],
   ['soon', 'soon'],
 ])('%s is read as %s; what could be two dates is not guessed', (written, date) => {
-  expect(readDate(written)).toBe(date);
+  expect(readDate(written, '2026-11-25')).toBe(date);
+});
+
+test.each([
+  ['9:05', '09:05'],
+  ['905', '09:05'],
+  ['09.05', '09:05'],
+  ['9.50', '09:50'],
+  ['9h05', '09:05'],
+  ['9', '09:00'],
+  ['14h', '14:00'],
+  ['9am', '09:00'],
+  ['12 am', '00:00'],
+  ['12pm', '12:00'],
+  ['2.30 PM', '14:30'],
+  ['1430', '14:30'],
+  ['13pm', undefined],
+  ['24:00', undefined],
+  ['9:60', undefined],
+  ['noonish', undefined],
+  [' ', null],
+])('the time %s is read as %s', (written, time) => {
+  expect(readTime(written)).toBe(time);
 });
 
 const presence = {

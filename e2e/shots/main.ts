@@ -6,7 +6,7 @@ import { startDemo } from '@slate-path/demo/startDemo';
 import { participantList } from '@slate-path/demo/meetingTool';
 import type { Meeting, Section, Student } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
-import { openBrowser, openPage, saved, says, tap, type sizes } from '../src/browser';
+import { openBrowser, openPage, openStudent, saved, says, tap, type sizes } from '../src/browser';
 
 /** `npm run shots`: one picture of each main view, from the demo at a fixed moment. */
 const folder = path.join(process.cwd(), 'docs', 'screenshots');
@@ -52,10 +52,10 @@ for (const [name, role] of [
 
 const takeRoll = async (page: Page) => {
   for (const name of ['Mei Tanaka', 'Odalys', 'Dario']) await tap(page, name);
-  await tap(page, 'More about Mei Tanaka');
+  await openStudent(page, 'Mei Tanaka');
   await tap(page, 'Away, excused');
   await tap(page, 'Close');
-  await tap(page, 'More about Dario');
+  await openStudent(page, 'Dario');
   await tap(page, 'Late');
   await tap(page, 'Close');
   await page.evaluate(() => document.querySelector('[id^="row-"]')?.scrollIntoView());

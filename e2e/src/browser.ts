@@ -148,6 +148,14 @@ export function rollOf(page: Page): Promise<string[]> {
   );
 }
 
+/** Opens all about one student's mark: on a phone a list of full names has the way to it. */
+export async function openStudent(page: Page, name: string): Promise<void> {
+  const onBoard = await page.$('[aria-label="Show as a list"]');
+  const isThere = await page.$(`[aria-label^="More about ${name}"]`);
+  if (onBoard && !isThere) await tap(page, 'Show as a list');
+  await tap(page, `More about ${name}`);
+}
+
 /** Those on the roll who are not simply here. */
 export async function exceptionsOf(page: Page): Promise<string[]> {
   return (await rollOf(page)).filter((row) => !row.endsWith(': here'));

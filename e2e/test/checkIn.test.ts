@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { exceptionsOf, openPage, saved, says, tap, textOf, type } from '../src/browser';
+import { exceptionsOf, openPage, openStudent, saved, says, tap, textOf, type } from '../src/browser';
 import { marksOn, type Classroom } from '../src/classroom';
 import { closeSchool, openSchool } from '../src/school';
 import type { RestartableServer } from '../src/server';
@@ -68,7 +68,7 @@ test('who is missing is away in one tap; what was said is one tap away; coming i
   expect(await exceptionsOf(page)).toHaveLength(5);
   const marks = await marksOn(room.client, '2026-11-23');
   expect(marks.filter((mark) => mark.endsWith(' A'))).toEqual(['Pupil02 A', 'Pupil04 A']);
-  await tap(page, 'More about Pupil01 Abara');
+  await openStudent(page, 'Pupil01 Abara');
   await says(page, 'asks for a quiet word');
   await says(page, 'From the check-in.');
   const phone = await phoneOf('Pupil02 B.');

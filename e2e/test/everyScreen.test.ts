@@ -35,7 +35,9 @@ afterAll(async () => {
 const screens: [path: string, ...taps: string[]][] = [
   ['/'],
   ['/', 'More about this lesson'],
-  ['/', 'More about Dario Quispe'],
+  ['/', 'Show as a list', 'More about Dario Quispe'],
+  ['/', 'Show as a board'],
+  ['/now'],
   ['/?mode=tally'],
   ['/?mode=tally', 'Sets and look-fors'],
   ['/?mode=tally', 'As they sit'],

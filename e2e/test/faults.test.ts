@@ -1,6 +1,6 @@
 import { setTimeout } from 'node:timers/promises';
 import type { Browser, Page } from 'puppeteer-core';
-import { exceptionsOf, openPage, saved, says, tap, textOf } from '../src/browser';
+import { exceptionsOf, openPage, openStudent, saved, says, tap, textOf } from '../src/browser';
 import { marksOn, type Classroom } from '../src/classroom';
 import { closeSchool, openSchool, signIn } from '../src/school';
 import type { RestartableServer } from '../src/server';
@@ -121,14 +121,14 @@ test('two devices mark the same student: the later word counts on both, and both
   await page.setOfflineMode(true);
   await tap(page, 'Pupil11');
   await says(page, '1 kept on this device');
-  await tap(other, 'More about Pupil11');
+  await openStudent(other, 'Pupil11');
   await tap(other, 'Away, excused');
   await saved(other);
   await page.setOfflineMode(false);
   await saved(page);
   await page.waitForFunction(() => document.body.innerText.includes('away, excused'), { timeout: 30_000 });
   expect(await marksOn(room.client, today)).toEqual(['Pupil11 X']);
-  await tap(page, 'More about Pupil11');
+  await openStudent(page, 'Pupil11');
   await says(page, 'another device: Away, excused');
   await says(page, 'this device');
   expect(await textOf(page)).toMatch(/this device: .*overruled by a later mark/);

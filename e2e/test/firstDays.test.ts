@@ -1,5 +1,16 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { control, exceptionsOf, openPage, rollOf, saved, says, tap, textOf, type } from '../src/browser';
+import {
+  control,
+  exceptionsOf,
+  openPage,
+  openStudent,
+  rollOf,
+  saved,
+  says,
+  tap,
+  textOf,
+  type,
+} from '../src/browser';
 import { change, marksOn, meetingOn, send, type Classroom } from '../src/classroom';
 import { closeSchool, openSchool, signIn } from '../src/school';
 import type { RestartableServer } from '../src/server';
@@ -82,14 +93,14 @@ test('what is marked in a lesson of a later day is planned: it takes no roll', a
 test('a comment is kept on Close; take back in a sheet is this student’s; an emptied arrival stays late', async () => {
   await open('phone');
   await tap(page, 'Pupil01 Abara');
-  await tap(page, 'More about Pupil03');
+  await openStudent(page, 'Pupil03');
   await tap(page, 'Late');
   await type(page, 'Comment', 'bus broke down');
   await tap(page, 'Close');
   await tap(page, 'Pupil05 Eklund');
   await saved(page);
   // The last change of the lesson is another student's: here it is not taken back.
-  await tap(page, 'More about Pupil03');
+  await openStudent(page, 'Pupil03');
   expect(await (await control(page, 'Comment')).evaluate((field) => (field as HTMLInputElement).value)).toBe(
     'bus broke down',
   );

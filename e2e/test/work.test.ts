@@ -1,5 +1,5 @@
 import type { Browser, Page } from 'puppeteer-core';
-import { saved, says, tap, textOf, type } from '../src/browser';
+import { openStudent, saved, says, tap, textOf, type } from '../src/browser';
 import { marksOn, type Classroom } from '../src/classroom';
 import { closeSchool, openSchool } from '../src/school';
 import type { RestartableServer } from '../src/server';
@@ -51,7 +51,7 @@ test('a day with finished work counts as attended, half or whole, and is counted
   await saved(page);
   expect(await marksOn(room.client, '2026-11-23')).toEqual(['Pupil01 E 11:05']);
   await page.goto(server.address);
-  await tap(page, 'More about Pupil01');
+  await openStudent(page, 'Pupil01');
   await says(page, 'From finished work.');
   expect(await textOf(page)).toContain('Left at');
 });

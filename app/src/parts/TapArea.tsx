@@ -5,6 +5,8 @@ interface TapAreaProps {
   /** What it is and what a tap does: its name for those who listen. */
   name: string;
   onTap: () => void;
+  /** What a long press or a second mouse button does, where there is another way to it. */
+  onHold?: () => void;
   children?: ReactNode;
   style?: ViewStyle;
   id?: string;
@@ -38,7 +40,7 @@ const tapSlop = 16;
  * it acts when the finger is lifted, some 40 ms before the click on a slow phone: a scroll or a second
  * finger ends the touch without lifting. A click alone comes from a screen reader or a script.
  */
-export function TapArea({ name, onTap, children, style, id, testID, held }: TapAreaProps) {
+export function TapArea({ name, onTap, onHold, children, style, id, testID, held }: TapAreaProps) {
   const pressed = useRef<Pointer | null>(null);
   const liftedAt = useRef(-sameTapMs);
   const onPointerDown = ({ isPrimary, button, timeStamp, clientX, clientY }: Pointer) => {
@@ -73,9 +75,20 @@ export function TapArea({ name, onTap, children, style, id, testID, held }: TapA
     event.preventDefault();
     onTap();
   };
+  const onContextMenu = (event: { preventDefault: () => void }) => {
+    event.preventDefault();
+    forget();
+    onHold?.();
+  };
   const pointer = { onPointerDown, onPointerUp, onPointerCancel: forget, onPointerLeave: forget };
   // The web's own events, which the types of the phone's view do not know.
-  const web = { ...pointer, onClick, onKeyDown, dataSet: { tap: '' } } as object;
+  const web = {
+    ...pointer,
+    ...(onHold ? { onContextMenu } : {}),
+    onClick,
+    onKeyDown,
+    dataSet: { tap: '' },
+  } as object;
   return (
     <View
       id={id}

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import Svg, { Path, Text } from 'react-native-svg';
 import { usePalette } from '../theme/theme';
 import { fonts, type } from '../theme/tokens';
-import { strokeLines, strokeLook, type PlacedStrokes } from './strokes';
+import { strokeHeight, strokeLine, strokeLook, type PlacedStrokes } from './strokes';
 
 interface ToneStrokesProps {
   wanted: number;
@@ -38,7 +38,8 @@ const TonePath = memo(function TonePath({ tone, path }: Pick<PlacedStrokes, 'ton
  */
 export const ToneStrokes = memo(function ToneStrokes({ wanted, neutral, unwanted, width }: ToneStrokesProps) {
   const palette = usePalette();
-  const { placed, height } = strokeLines({ wanted, neutral, unwanted }, width);
+  const placed = strokeLine({ wanted, neutral, unwanted }, width);
+  const height = strokeHeight;
   return (
     <View style={{ width, height }} aria-hidden>
       <Svg width={width} height={height} style={apart}>

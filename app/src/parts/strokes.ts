@@ -24,10 +24,13 @@ export interface Strokes {
   width: number;
 }
 
-/** The strokes of a count as one path, the fifth of each bundle across the four. @param y where their line begins */
-export function strokesOf(count: number, tone: Tone, left = 0, y = 0): Strokes {
+/**
+ * The strokes of a count as one path, the fifth of each bundle across the four.
+ * @param y where their line begins @param most above so many one stroke and a number stand for all
+ */
+export function strokesOf(count: number, tone: Tone, left = 0, y = 0, most = mostStrokes): Strokes {
   const { lean, top } = strokeLook[tone];
-  const many = count > mostStrokes;
+  const many = count > most;
   let x = left + 3;
   const parts: string[] = [];
   for (const bundle of strokeBundles(many ? 1 : count)) {
@@ -43,7 +46,7 @@ export function strokesOf(count: number, tone: Tone, left = 0, y = 0): Strokes {
 
 export interface PlacedStrokes extends Strokes {
   tone: Tone;
-  /** Where the number begins, and the foot of its line. */
+  /** Where the number begins, and its foot. */
   x: number;
   y: number;
 }
@@ -51,20 +54,23 @@ export interface PlacedStrokes extends Strokes {
 const order: readonly Tone[] = ['wanted', 'neutral', 'unwanted'];
 
 /**
- * The strokes of all tones beside each other; what has no room begins a new line.
+ * The strokes of all tones on one line; where they have no room, one stroke of each with its number.
  * @returns one for each tone, empty where there are none, so that a stroke more only changes a path
  */
-export function strokeLines(counts: Record<Tone, number>, width: number) {
-  let [x, y] = [0, 0];
-  const placed = order.map((tone): PlacedStrokes => {
-    if (counts[tone] === 0) return { tone, path: '', number: '', width: 0, x, y };
-    const alone = strokesOf(counts[tone], tone);
-    const needed = alone.width + alone.number.length * digit;
-    if (x > 0 && x + needed > width) [x, y] = [0, y + strokeHeight];
-    const strokes = strokesOf(counts[tone], tone, x, y);
-    const numberAt = x + strokes.width;
-    x += needed + betweenTones;
-    return { ...strokes, tone, x: numberAt, y: y + strokeHeight - 4 };
+export function strokeLine(counts: Record<Tone, number>, width: number): PlacedStrokes[] {
+  const drawn = placed(counts, mostStrokes);
+  return drawn.width <= width ? drawn.strokes : placed(counts, 1).strokes;
+}
+
+function placed(counts: Record<Tone, number>, most: number) {
+  let width = 0;
+  const strokes = order.map((tone): PlacedStrokes => {
+    const y = strokeHeight - 4;
+    if (counts[tone] === 0) return { tone, path: '', number: '', width: 0, x: width, y };
+    const own = strokesOf(counts[tone], tone, width, 0, most);
+    const x = width + own.width;
+    width = x + own.number.length * digit + betweenTones;
+    return { ...own, tone, x, y };
   });
-  return { placed, height: y + strokeHeight };
+  return { strokes, width };
 }

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { Words } from '../parts/Words';
 import { usePalette, useWide } from '../theme/theme';
-import { space } from '../theme/tokens';
+import { railWidth, space } from '../theme/tokens';
 import { NoteButton, NoteLine } from '../features/notes/NoteEntry';
 import { useAccount } from '../sync/account';
 import { useNow } from '../sync/clock';
@@ -73,7 +73,7 @@ export function Frame({ children }: { children: ReactNode }) {
         aria-label="Places"
         style={{
           flexDirection: wide ? 'column' : 'row',
-          width: wide ? 92 : undefined,
+          width: wide ? railWidth : undefined,
           paddingTop: wide ? space(3) : 0,
           backgroundColor: palette.surface,
           borderColor: palette.line,

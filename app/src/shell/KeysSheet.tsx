@@ -4,7 +4,7 @@ import { Words } from '../parts/Words';
 import { space } from '../theme/tokens';
 
 const keys: [key: string, does: string][] = [
-  ['↑ ↓', 'from student to student'],
+  ['↑ ↓ ← →', 'from student to student, and from column to column'],
   ['Enter', 'what a tap does'],
   ['A', 'away'],
   ['X', 'away, excused'],
@@ -13,7 +13,7 @@ const keys: [key: string, does: string][] = [
   ['H', 'here'],
   ['S', 'set aside for this student'],
   ['U', 'take back'],
-  ['← →', 'earlier and later lesson'],
+  ['← →', 'with no student chosen: earlier and later lesson'],
   ['.', 'write a note, on every page'],
   ['?', 'these keys'],
   ['M E I', 'on the tally: first letters find a student'],

@@ -5,7 +5,7 @@ import Users from 'lucide-react-native/icons/users';
 
 /** The four places, in the order in which they stand. */
 export const places = [
-  { path: '/', name: 'Lesson', icon: Presentation, within: ['/lessons', '/write'] },
+  { path: '/', name: 'Lesson', icon: Presentation, within: ['/lessons', '/write', '/now'] },
   { path: '/watch', name: 'Watch', icon: Sunrise, within: ['/notes', '/topics', '/again'] },
   {
     path: '/people',

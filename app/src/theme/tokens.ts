@@ -68,5 +68,7 @@ export const space = (steps: number) => steps * 4;
 export const radius = { card: 10, control: 6 } as const;
 export const target = 44;
 export const rowHeight = 56;
+/** Of the places at the left of a wide screen. */
+export const railWidth = 92;
 /** From here on the rail, and pages beside each other. */
 export const wideFrom = 900;

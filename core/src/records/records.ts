@@ -38,5 +38,5 @@ export function listOf<T extends TableName>(records: Records, table: T): RecordO
 export function withoutRecords(records: Records, gone: readonly { table: TableName; id: string }[]): Records {
   const left: Record<string, Record<string, unknown>> = {};
   for (const { table, id } of gone) Reflect.deleteProperty((left[table] ??= { ...records[table] }), id);
-  return { ...records, ...left } as Records;
+  return { ...records, ...left };
 }

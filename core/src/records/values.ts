@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { emailShape, longestEmail } from './emailShape';
 
 /** Any text of 1 to 64 characters without control characters; ours are ULIDs. */
 export const Id = z
@@ -19,7 +20,11 @@ export const Instant = z.iso.datetime('A moment looks like 2026-11-23T09:05:00.0
 export const shortText = z.string().trim().max(200, 'At most 200 characters');
 export const name = z.string().trim().max(120, 'At most 120 characters');
 
-export const Email = z.string().trim().max(254).pipe(z.email('This is not an e-mail address'));
+export const Email = z
+  .string()
+  .trim()
+  .max(longestEmail)
+  .pipe(z.email({ pattern: emailShape, error: 'This is not an e-mail address' }));
 export const optionalEmail = z.union([z.literal(''), Email]);
 
 export const Zone = z.string().max(64).refine(isZone, 'This time zone is not known');

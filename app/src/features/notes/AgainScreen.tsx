@@ -6,6 +6,7 @@ import { Action } from '../../parts/Action';
 import { longDay } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
+import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
@@ -17,10 +18,11 @@ import { useView } from '../../sync/views';
 import { StepsAgain } from '../watch/StepsAgain';
 import { useStepsAgain } from '../watch/useStepsAgain';
 import { openDraft } from './draft';
-import { FollowUpLine } from './FollowUpLine';
 import { NoteCard } from './NoteCard';
 import { openFollowUps } from './ties';
 import { notesHistory } from './write';
+
+const FollowUpLine = lazily(() => import('./FollowUpLine'));
 
 /** What was promised, the earliest day first. */
 export function AgainScreen() {

@@ -15,12 +15,12 @@ import { DatePanel } from './CorrectionPanels';
 import { notesHistory } from './write';
 
 /** Decides when a note comes up again, or that it is settled. */
-export function setFollowUp(noteId: string, values: Pick<FollowUp, 'dueOn' | 'outcome'>): void {
+function setFollowUp(noteId: string, values: Pick<FollowUp, 'dueOn' | 'outcome'>): void {
   makeChange('followUp.set', { id: noteId, ...values }, notesHistory);
 }
 
 /** When it comes up again: done, moved, dropped; or a day for one that has none. */
-export function FollowUpLine({ noteId }: { noteId: string }) {
+export default function FollowUpLine({ noteId }: { noteId: string }) {
   const palette = usePalette();
   const now = useNow();
   const [moving, setMoving] = useState(false);

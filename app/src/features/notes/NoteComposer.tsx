@@ -11,6 +11,7 @@ import { shortName } from '@slate-path/core/people/names';
 import { Chip } from '../../parts/Chip';
 import { dayMonth } from '../../parts/dates';
 import { IconAction } from '../../parts/IconAction';
+import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { radius, space } from '../../theme/tokens';
@@ -20,8 +21,9 @@ import { clearDraft, closeDraft, correctDraft, useDraft, writeDraft } from './dr
 import { NoteField } from './NoteField';
 import { useNotePlace, useRoom, type NotePlace } from './place';
 import { unread, useReader } from './useReader';
-import { Understood } from './Understood';
 import { keepNote } from './write';
+
+const Understood = lazily(() => import('./Understood'));
 
 const longNote = 1500;
 

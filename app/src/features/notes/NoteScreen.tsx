@@ -17,6 +17,7 @@ import { longDay, shortDay } from '../../parts/dates';
 import { Field } from '../../parts/Field';
 import { Page } from '../../parts/Page';
 import { useWritten } from '../../parts/useWritten';
+import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
@@ -28,11 +29,13 @@ import { useAsking } from '../../sync/useAsking';
 import { useRecords } from '../../sync/useRecords';
 import { renewViews, useView } from '../../sync/views';
 import { correctionsOf, keepEdit, type Ties } from './edit';
-import { FollowUpLine } from './FollowUpLine';
 import { unread, useReader } from './useReader';
 import { useMoment } from './ties';
-import { Understood } from './Understood';
 import { notesHistory, ofNote } from './write';
+
+const Understood = lazily(() => import('./Understood'));
+
+const FollowUpLine = lazily(() => import('./FollowUpLine'));
 
 const notes = { to: '/notes' as const, name: 'All notes' };
 

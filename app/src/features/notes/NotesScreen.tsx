@@ -131,6 +131,23 @@ interface FiltersProps {
   onChange: (news: Partial<NoteQuery>) => void;
 }
 
+/** What is typed stays as it is typed; what it is read as goes on. */
+function DayField({ label, value, onDay }: { label: string; value: string; onDay: (day: string) => void }) {
+  const [typed, setTyped] = useState(value);
+  const read = typed.trim() === '' ? '' : readDate(typed);
+  return (
+    <DateField
+      label={label}
+      value={typed}
+      error={read === '' || isDate(read) ? undefined : 'A date looks like 2026-11-23'}
+      onChange={(next) => {
+        setTyped(next);
+        onDay(next.trim() === '' ? '' : readDate(next));
+      }}
+    />
+  );
+}
+
 function Filters({ query, onChange }: FiltersProps) {
   const current = useRecords((state) => state.current);
   const sections = useSections();
@@ -138,12 +155,11 @@ function Filters({ query, onChange }: FiltersProps) {
   const student = current.student[query.studentId];
   const any = { value: '', label: 'Any' };
   const day = (label: string, field: 'from' | 'to') => (
-    <DateField
+    <DayField
       label={label}
       value={query[field]}
-      error={query[field] === '' || isDate(query[field]) ? undefined : 'A date looks like 2026-11-23'}
-      onChange={(typed) => {
-        onChange({ [field]: readDate(typed) });
+      onDay={(read) => {
+        onChange({ [field]: read });
       }}
     />
   );

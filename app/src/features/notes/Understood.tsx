@@ -43,7 +43,7 @@ function remarks(text: string, { dates }: NoteReading): string[] {
 }
 
 /** What was understood of a note, in chips; a tap on one sets it right. */
-export function Understood({ text, reading, links, corrections, onCorrect, more }: UnderstoodProps) {
+export default function Understood({ text, reading, links, corrections, onCorrect, more }: UnderstoodProps) {
   const [chosen, setChosen] = useState<Chosen>(null);
   const students = useRecords((state) => state.current.student);
   const topics = useRecords((state) => state.current.topic);

@@ -4,12 +4,17 @@ import { displayName } from '@slate-path/core/people/names';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { dayMonth } from '../../parts/dates';
+import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { useSectionName } from '../../sync/sections';
 import { useRecords } from '../../sync/useRecords';
-import { EvidenceChart } from './EvidenceChart';
 import { strengthWords, type Shown } from './useWatch';
+
+const EvidenceChart = lazily(() => import('./EvidenceChart'));
+
+/** Kept free until the chart is there, in pixels. */
+const chartHeight = 104;
 
 const concernNames = {
   absent: 'Absent',
@@ -57,7 +62,11 @@ export function ConcernCard({ shown, onAct }: { shown: Shown; onAct: () => void 
         {`${concernName(item.concern)}, since ${dayMonth(item.since)}: ${strengthWords(item.strength)}`}
       </Words>
       <Words>{item.sentence}</Words>
-      {first ? <EvidenceChart evidence={first} spoken={item.sentence} /> : null}
+      {first ? (
+        <View style={{ minHeight: chartHeight }}>
+          <EvidenceChart evidence={first} spoken={item.sentence} />
+        </View>
+      ) : null}
       <Words tone="inkQuiet">
         {quiet
           ? quiet.until

@@ -27,9 +27,10 @@ import { useSectionName } from '../../sync/sections';
 import { useAsking } from '../../sync/useAsking';
 import { useRecords } from '../../sync/useRecords';
 import { concernName } from './ConcernCard';
-import { axes, EvidenceChart } from './EvidenceChart';
+import { axes } from './axes';
 import { strengthWords, useWatch, watchAbout, type Shown } from './useWatch';
 
+const EvidenceChart = lazily(() => import('./EvidenceChart'));
 const ActSheet = lazily(() => import('./ActSheet'));
 
 /** Streams that are seen on days or in pieces of work; all others in lessons. */

@@ -2,28 +2,11 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Evidence } from '@slate-path/core/watch/signals/evidence';
-import type { StreamName } from '@slate-path/core/watch/signals/names';
 import { dayMonth } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { fonts, space } from '../../theme/tokens';
-
-/** What stands at the side of each stream's chart, and how far it goes at least. */
-export const axes: Record<
-  StreamName,
-  { name: string; from: number; to: number | null; yesNo?: [string, string] }
-> = {
-  presence: { name: 'Lesson', from: 0, to: 1, yesNo: ['there', 'missed'] },
-  lateness: { name: 'Lesson', from: 0, to: 1, yesNo: ['in time', 'late'] },
-  voice: { name: 'Wanted tallies a lesson', from: 0, to: null },
-  trouble: { name: 'Unwanted tallies a lesson', from: 0, to: null },
-  engagement: { name: 'Engagement, 0 to 3', from: 0, to: 3 },
-  weather: { name: 'Inner weather, 1 to 5', from: 1, to: 5 },
-  online: { name: 'Actions online a day', from: 0, to: null },
-  hand_in: { name: 'Work', from: 0, to: 2, yesNo: ['in time', 'missing'] },
-  score: { name: 'Points from the class’s middle', from: -10, to: null },
-  stuck: { name: 'Notes of trouble a day', from: 0, to: null },
-};
+import { axes } from './axes';
 
 const height = 104;
 /** Room at the left for words, or for numbers. */
@@ -78,7 +61,7 @@ function PatternDays({ evidence, spoken }: { evidence: Evidence; spoken: string 
 }
 
 /** The picture that proves a piece of evidence. */
-export function EvidenceChart(props: { evidence: Evidence; spoken: string }) {
+export default function EvidenceChart(props: { evidence: Evidence; spoken: string }) {
   return props.evidence.kind === 'pattern' ? <PatternDays {...props} /> : <StreamChart {...props} />;
 }
 

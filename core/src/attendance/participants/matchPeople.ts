@@ -2,7 +2,8 @@ import { groupBy } from '../../records/groupBy';
 import type { Student } from '../../records/schema';
 import { knownName, nameWords, type KnownName } from '../../people/knownName';
 import { fitRank, nameFit, type Fit } from './nameFit';
-import { personKey, type Participant } from './readParticipants';
+import { personKey } from './personKey';
+import type { Participant } from './readParticipants';
 
 /** A student as a list is matched with. */
 export type Known = Pick<Student, 'id' | 'givenName' | 'familyName' | 'called' | 'email' | 'schoolId'>;

@@ -5,6 +5,7 @@ import { roleOfHeading } from '../../people/roster/headings';
 import { emailShape, splitRecipients } from './recipients';
 import { rolesOfTimes } from './timeColumns';
 import { dateOrderOf, readDuration, readMoment, type DateOrder, type WrittenMoment } from './moment';
+import { personKey } from './personKey';
 
 /** One line of a participant list: somebody, joining once. */
 export interface Participant {
@@ -279,15 +280,6 @@ export function readParticipants(
   if (reading.participants.length === 0)
     throw new TableError('There is no name and no e-mail address in this list. Nothing was changed.');
   return reading;
-}
-
-/** The same person of a list: by address, else by the name as written. */
-export function personKey({
-  email,
-  name,
-  schoolId,
-}: Pick<Participant, 'email' | 'name' | 'schoolId'>): string {
-  return email || schoolId || name.toLowerCase().replace(/\s+/g, ' ');
 }
 
 /** Everybody's joins together; a line without an address is that of the one with the same name and an address. */

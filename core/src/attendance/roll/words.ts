@@ -22,6 +22,25 @@ export function presenceWords(
   return [arrived, left, presence.away ? 'counts as away' : ''].filter(Boolean).join(', ');
 }
 
+/**
+ * The same in one word or time, beside a bar that shows the rest: "away", "excused", "10:43" came late, "left 11:05",
+ * "10:43 to 11:05"; empty for here all the time.
+ */
+export function tileWords(
+  presence: Presence,
+  mark: Times,
+  standing: Pick<Standing, 'name' | 'countsAs'> | undefined,
+): string {
+  const whole = presenceWords(presence, mark, standing);
+  if (whole === '' || presence.setAside) return whole;
+  // "Away, excused" is an empty bar that is dotted: what is left to say is why.
+  if (!presence.there) return whole.split(', ').at(-1) ?? whole;
+  const { arrivedAt = null, leftAt = null } = mark ?? {};
+  if (presence.away) return 'away';
+  if (arrivedAt && leftAt) return `${arrivedAt} to ${leftAt}`;
+  return arrivedAt ?? (leftAt ? `left ${leftAt}` : whole);
+}
+
 /** The same with the minutes, for those who listen. */
 export function presenceSpoken(
   presence: Presence,

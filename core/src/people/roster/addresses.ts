@@ -1,4 +1,4 @@
-import { Email } from '../../records/schema';
+import { emailShape, longestEmail } from '../../records/emailShape';
 
 /** Addresses of one cell, and what of it is none. */
 export interface Addresses {
@@ -26,7 +26,7 @@ export function readAddresses(cell: string): Addresses {
       .replace(/^mailto:/i, '')
       .replace(/[.,;:]+$/, '')
       .trim();
-    if (Email.safeParse(bare).success) {
+    if (bare.length <= longestEmail && emailShape.test(bare)) {
       if (!found.emails.some((email) => email.toLowerCase() === bare.toLowerCase())) found.emails.push(bare);
       const clean = name.replace(/^["“”']+|["“”']+$/g, '').trim();
       if (clean) found.names.push(clean);

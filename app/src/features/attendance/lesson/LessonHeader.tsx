@@ -13,7 +13,7 @@ import { IconAction } from '../../../parts/IconAction';
 import { Words } from '../../../parts/Words';
 import { lazily } from '../../../parts/lazily';
 import { usePalette, useWide } from '../../../theme/theme';
-import { space } from '../../../theme/tokens';
+import { railWidth, space } from '../../../theme/tokens';
 import { useHasCheckIns, useRoundUp } from '../checkIn/useRoundUp';
 import { useDue } from '../../notes/useDue';
 import { SavedSign } from '../../../shell/SavedSign';
@@ -55,7 +55,9 @@ interface TitleBarProps {
  * Of one height, whatever title and sign say: were it to grow when something is on its way to the server,
  * everything below would move away under the thumb.
  */
-const titleHeight = 64;
+const titleHeight = 60;
+/** So far the line lies over the empty foot of the title. */
+const lineOverTitle = 14;
 /** More letters than this stand in two smaller lines on a phone. */
 const longTitle = 16;
 
@@ -135,28 +137,36 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
   const openMenu = useCallback(() => {
     setMenu(true);
   }, []);
-  const day =
-    lesson.date === now.date
-      ? `Today, ${wide ? longDay(lesson.date) : shortDay(lesson.date)}`
-      : longDay(lesson.date);
-  const lineWidth = wide ? width - 92 - beside - space(12) : width - space(10);
+  const today = lesson.date === now.date;
+  const times = `${lesson.startsAt} to ${lesson.endsAt}`;
+  const day = wide
+    ? `${today ? 'Today, ' : ''}${longDay(lesson.date)}`
+    : `${today ? 'Today' : shortDay(lesson.date)}, ${times}`;
+  const lineWidth = wide ? width - railWidth - beside - space(12) : width - space(10);
   return (
     <View
       style={{
         backgroundColor: palette.surface,
         borderBottomWidth: 1,
         borderColor: palette.line,
-        paddingTop: space(2),
-        paddingBottom: space(2),
+        paddingTop: wide ? space(2) : 0,
+        paddingBottom: wide ? space(2) : 2,
       }}
     >
       <TitleBar title={title} day={day} previous={previous} next={next} onGo={onGo} onMenu={openMenu} />
       {compact ? null : (
-        <View style={{ paddingHorizontal: space(5), paddingTop: space(1) }}>
+        <View
+          style={{
+            paddingHorizontal: space(5),
+            marginTop: wide ? space(1) : -lineOverTitle,
+            pointerEvents: 'box-none',
+          }}
+        >
           <LessonLine
             lesson={lesson}
             now={now}
             rows={rows}
+            times={wide}
             width={Math.max(lineWidth, 200)}
             onOpen={onOpenRow}
             onOpenSeen={onOpenSeen}

@@ -16,6 +16,8 @@ interface LessonLineProps {
   now: LocalMoment;
   rows: readonly RollRow[];
   width: number;
+  /** With its times under it. */
+  times: boolean;
   /** Opens the student whose arrival or leaving was tapped. */
   onOpen: (row: RollRow) => void;
   /** Opens what was tallied. */
@@ -41,9 +43,20 @@ function dropsOf(rows: readonly RollRow[]): Drop[] {
 
 const height = 34;
 const middle = 26;
+/** So far above the line's picture begins what is tapped of an arrival. */
+const dropRise = 2;
 
 /** The lesson from start to end, with now on it; arrivals come down onto it, leavings go up from it. */
-export function LessonLine({ lesson, now, rows, width, onOpen, onOpenSeen, onOpenNotes }: LessonLineProps) {
+export function LessonLine({
+  lesson,
+  now,
+  rows,
+  width,
+  times,
+  onOpen,
+  onOpenSeen,
+  onOpenNotes,
+}: LessonLineProps) {
   const palette = usePalette();
   const start = minutesOf(lesson.startsAt);
   const length = Math.max(minutesOf(lesson.endsAt) - start, 1);
@@ -81,33 +94,35 @@ export function LessonLine({ lesson, now, rows, width, onOpen, onOpenSeen, onOpe
           style={{
             position: 'absolute',
             left: at(time) - target / 2,
-            top: -18,
+            top: -dropRise,
             width: target,
             height: target,
           }}
         >
           <Svg width={target} height={target} aria-hidden>
-            <Path d={arrives ? 'M16 26 L28 26 L22 36 Z' : 'M16 36 L28 36 L22 26 Z'} fill={palette.ochre} />
+            <Path d={arrives ? 'M16 10 L28 10 L22 20 Z' : 'M16 20 L28 20 L22 10 Z'} fill={palette.ochre} />
           </Svg>
         </Pressable>
       ))}
-      <View style={{ flexDirection: 'row', height: 20, marginTop: space(1) }}>
-        <Words size="small" tone="inkQuiet" figures>
-          {lesson.startsAt}
-        </Words>
-        {on ? (
-          <View style={{ position: 'absolute', left: Math.min(Math.max(x - 20, 48), width - 88) }}>
-            <Words size="small" bold figures>
-              {now.time}
+      {times ? (
+        <View style={{ flexDirection: 'row', height: 20, marginTop: space(1) }}>
+          <Words size="small" tone="inkQuiet" figures>
+            {lesson.startsAt}
+          </Words>
+          {on ? (
+            <View style={{ position: 'absolute', left: Math.min(Math.max(x - 20, 48), width - 88) }}>
+              <Words size="small" bold figures>
+                {now.time}
+              </Words>
+            </View>
+          ) : null}
+          <View style={{ flex: 1, alignItems: 'flex-end' }}>
+            <Words size="small" tone="inkQuiet" figures>
+              {lesson.endsAt}
             </Words>
           </View>
-        ) : null}
-        <View style={{ flex: 1, alignItems: 'flex-end' }}>
-          <Words size="small" tone="inkQuiet" figures>
-            {lesson.endsAt}
-          </Words>
         </View>
-      </View>
+      ) : null}
     </View>
   );
 }

@@ -1,6 +1,8 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { minutesOf, timeOf } from '@slate-path/core/calendar/localTime';
+import { lessonFrom } from '@slate-path/core/calendar/lessonFrom';
+import { daysBetween, minutesOf, timeOf } from '@slate-path/core/calendar/localTime';
+import type { LocalMoment } from '@slate-path/core/calendar/zone';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { Action } from '../../../parts/Action';
@@ -15,12 +17,17 @@ import {
   isAhead,
   markAllAway,
   moveLesson,
+  moveMarks,
   removeLesson,
   setAside,
   takeAllHere,
   type RollGroup,
 } from './marking';
-import { WhenForm } from './WhenForm';
+import { Words } from '../../../parts/Words';
+import { useNow } from '../../../sync/clock';
+import { LessonList } from './LessonList';
+import { useAllLessons } from './lessons';
+import { WhenForm, type When } from './WhenForm';
 
 interface LessonMenuProps {
   lesson: Lesson;
@@ -29,7 +36,7 @@ interface LessonMenuProps {
   onClose: () => void;
 }
 
-type Part = 'menu' | 'aside' | 'move' | 'extra';
+type Part = 'menu' | 'aside' | 'move' | 'extra' | 'marks';
 
 const formOf = ({ id }: Lesson) => `lesson ${id}`;
 
@@ -54,6 +61,7 @@ export default function LessonMenu({ lesson, title, rows, onClose }: LessonMenuP
           }}
         />
       ) : null}
+      {part === 'marks' ? <MoveMarks lesson={lesson} rows={rows} onClose={onClose} /> : null}
       {part === 'extra' ? <Extra lesson={lesson} onClose={onClose} /> : null}
     </Sheet>
   );
@@ -63,6 +71,7 @@ const titles: Partial<Record<Part, string>> = {
   aside: 'Set the lesson aside',
   move: 'Move this lesson',
   extra: 'An extra lesson',
+  marks: 'To which lesson do they belong?',
 };
 
 interface PartProps {
@@ -149,6 +158,14 @@ function Menu({
           }}
         />
       )}
+      {lesson.takenAt === null ? null : (
+        <Action
+          label="Move its marks to another lesson"
+          onPress={() => {
+            onPart('marks');
+          }}
+        />
+      )}
       <Action
         label="Move to another day or time"
         onPress={() => {
@@ -160,6 +177,12 @@ function Menu({
         onPress={then(() => {
           removeLesson(lesson);
           router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: id } });
+        })}
+      />
+      <Action
+        label="Take a roll now, of any class"
+        onPress={then(() => {
+          router.push('/now');
         })}
       />
       <Action
@@ -193,13 +216,63 @@ function SetAside({ lesson, onClose }: PartProps) {
   );
 }
 
+/** Of a lesson of today right after it, and as long; else today, from now on. */
+function nextTime({ date, startsAt, endsAt }: Lesson, now: LocalMoment): When {
+  const length = minutesOf(endsAt) - minutesOf(startsAt);
+  if (date !== now.date) return { date: now.date, ...lessonFrom(now.time, { startsAt, endsAt }) };
+  const end = Math.min(minutesOf(endsAt) + length, 24 * 60 - 1);
+  return { date, startsAt: endsAt, endsAt: timeOf(end) };
+}
+
+/** So many days before and after a lesson one may have been meant, in days. */
+const near = 14;
+
+/** Lessons of the class near this one whose roll was not taken. */
+function MoveMarks({ lesson, rows, onClose }: PartProps & { rows: readonly LessonRow[] }) {
+  const router = useRouter();
+  const lessons = useAllLessons().filter(
+    (other) =>
+      other.sectionId === lesson.sectionId &&
+      other.id !== lesson.id &&
+      other.takenAt === null &&
+      !other.setAside &&
+      !isAhead(other) &&
+      Math.abs(daysBetween(lesson.date, other.date)) <= near,
+  );
+  if (lessons.length === 0)
+    return (
+      <Words tone="inkQuiet">
+        Every lesson of this class in the two weeks around it was taken already. Clear the roll of the right
+        one, or add the lesson, and then move these marks.
+      </Words>
+    );
+  return (
+    <>
+      <Words tone="inkQuiet">
+        Its roll is taken by these marks; the lesson they leave is not taken any more.
+      </Words>
+      <LessonList
+        lessons={lessons.toReversed()}
+        onGo={(to) => {
+          moveMarks(
+            lesson,
+            to,
+            rows.filter((row) => row.lesson.id === lesson.id),
+          );
+          onClose();
+          router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: to.id } });
+        }}
+      />
+    </>
+  );
+}
+
 function Extra({ lesson, onClose }: PartProps) {
   const router = useRouter();
   const [label, setLabel] = useState('');
-  const { sectionId, date } = lesson;
-  // Right after this one, and as long.
-  const startsAt = lesson.endsAt;
-  const endsAt = timeOf(2 * minutesOf(lesson.endsAt) - minutesOf(lesson.startsAt));
+  const { sectionId } = lesson;
+  const now = useNow();
+  const { date, startsAt, endsAt } = nextTime(lesson, now);
   return (
     <>
       <Field

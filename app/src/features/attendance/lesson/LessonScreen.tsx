@@ -6,11 +6,13 @@ import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { rollRows, type RollRow } from '@slate-path/core/attendance/roll/rollRows';
 import { longDay } from '../../../parts/dates';
+import { useColumnLength } from '../../../parts/Board';
 import { lazily } from '../../../parts/lazily';
 import { Sheet } from '../../../parts/Sheet';
 import { shortDay } from '../../../parts/dates';
 import { useTabTitle } from '../../../parts/useTabTitle';
 import { useWide } from '../../../theme/theme';
+import { railWidth } from '../../../theme/tokens';
 import { OpenCircle } from '../../observation/circle/OpenCircle';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecordsAfterPaint } from '../../../sync/afterPaint';
@@ -18,28 +20,35 @@ import { useNow } from '../../../sync/clock';
 import { useRecords, type RecordsState } from '../../../sync/useRecords';
 import { useDay } from '../../../sync/sync';
 import { partnerOf, rollBook, untakenLessons, useAllLessons } from './lessons';
+import { rollShape } from './keptShape';
 import { LessonHeader } from './LessonHeader';
 import type { LessonRow } from './lessonRow';
 import { ModeBar, modeOf, type LessonMode } from './ModeBar';
 import { NoLesson } from './NoLesson';
 import { Roll } from './Roll';
 import { RollFooter } from './RollFooter';
-import { UntakenSheet } from './UntakenList';
+import { RollShape } from './RollShape';
 import { useLessonKeys } from './useLessonKeys';
-import { MarkDetail } from './MarkDetail';
 
 // The roll is there at once; what else is done in a lesson is loaded when it is first wanted.
 const TallyPanel = lazy(() => import('../../observation/tallies/TallyPanel'));
 const SweepPanel = lazy(() => import('../../observation/sweep/SweepPanel'));
 const CirclePanel = lazy(() => import('../../observation/circle/CirclePanel'));
 const TurnsPanel = lazy(() => import('../../observation/turns/TurnsPanel'));
+const TileOrder = lazily(() => import('../../observation/tallies/TileOrder'));
 const LessonNotesSheet = lazy(() => import('../../notes/LessonNotes'));
 const TallySheet = lazy(() => import('../../observation/tallies/TallySheet'));
 const CheckInPanel = lazily(() => import('../checkIn/CheckInPanel'));
+const MarkDetail = lazily(() => import('./MarkDetail'));
+const UntakenSheet = lazily(() => import('./UntakenSheet'));
+const WeeklyOffer = lazily(() => import('../now/WeeklyOffer'));
 const LessonSide = lazily(() => import('./LessonSide'));
 
 /** Beside the roll, on a wide screen. */
 const sideWidth = 320;
+
+/** Of no timetable. */
+const isExtra = ({ id, date }: Lesson) => !id.endsWith(`.${date}`);
 
 const bookOf = (state: RecordsState) => rollBook(state.current);
 
@@ -128,10 +137,15 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const close = () => {
     setOpenStudent(null);
   };
+  // Not while it is being taken: the board would move away under the thumb.
+  const [offers] = useState(isExtra(lesson) && lesson.takenAt !== null);
+  const shape = rollShape.use();
+  const columnLength = useColumnLength(rows.length, wide ? railWidth + sideWidth : 0);
   useLessonKeys({
     on: mode === 'roll',
     lesson,
     rows,
+    columnLength: shape === 'board' ? columnLength : 0,
     previous: () => goTo(lessons[index - 1]),
     next: () => goTo(lessons[index + 1]),
   });
@@ -165,9 +179,14 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           beside={working ? 0 : sideWidth}
         />
         <OpenCircle lessonId={lesson.id} />
-        {lesson.setAside || rows.length === 0 ? null : <ModeBar mode={mode} onMode={setMode} />}
+        {lesson.setAside || rows.length === 0 ? null : (
+          <ModeBar mode={mode} onMode={setMode}>
+            {mode === 'roll' ? <RollShape /> : mode === 'tally' ? <TileOrder lesson={lesson} /> : null}
+          </ModeBar>
+        )}
         {working ?? (
           <>
+            {offers ? <WeeklyOffer sectionId={lesson.sectionId} /> : null}
             <Roll lesson={lesson} partner={partner} rows={rows} now={now} onMore={setOpenStudent} />
             {rows.length > 0 && !lesson.setAside ? (
               <RollFooter

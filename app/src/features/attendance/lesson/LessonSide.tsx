@@ -11,10 +11,10 @@ import { space } from '../../../theme/tokens';
 import { longDay } from '../../../parts/dates';
 import { useHasCheckIns } from '../checkIn/useRoundUp';
 import type { LessonRow } from './lessonRow';
-import { LessonList } from './UntakenList';
-import { MarkDetail } from './MarkDetail';
+import { LessonList } from './LessonList';
 
 const CheckInPanel = lazily(() => import('../checkIn/CheckInPanel'));
+const MarkDetail = lazily(() => import('./MarkDetail'));
 const SideNotes = lazy(() => import('../../notes/SideNotes'));
 
 interface LessonSideProps {

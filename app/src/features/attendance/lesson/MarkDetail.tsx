@@ -30,7 +30,10 @@ interface TimeProps {
   onChange: (time: string | null) => void;
 }
 
-/** A time of the lesson, taken as soon as it can be read. */
+/** With its minutes, or half of the day: an hour alone may go on. */
+const isWhole = (written: string) => written.trim() === '' || /\d\D?\d\d|m\.?$/i.test(written);
+
+/** A time of the lesson, taken as soon as it is whole, or when its field is left. */
 function TimeField({ label, value, lesson, onChange }: TimeProps) {
   const [written, setWritten] = useState(value ?? '');
   // What was decided elsewhere is shown; what is typed here stays as it is typed, with the cursor in it.
@@ -40,7 +43,16 @@ function TimeField({ label, value, lesson, onChange }: TimeProps) {
     if (readTime(written) !== value) setWritten(value ?? '');
   }
   const read = readTime(written);
-  const outside = read !== null && read !== undefined && (read < lesson.startsAt || read > lesson.endsAt);
+  const outside =
+    isWhole(written) &&
+    read !== null &&
+    read !== undefined &&
+    (read < lesson.startsAt || read > lesson.endsAt);
+  const take = (next: string) => {
+    const time = readTime(next);
+    const inside = time === null || (time && time >= lesson.startsAt && time <= lesson.endsAt);
+    if (time !== undefined && inside) onChange(time);
+  };
   const error =
     read === undefined && written.length >= 4
       ? 'A time looks like 10:48'
@@ -55,9 +67,10 @@ function TimeField({ label, value, lesson, onChange }: TimeProps) {
       error={error}
       onChange={(next) => {
         setWritten(next);
-        const time = readTime(next);
-        const inside = time === null || (time && time >= lesson.startsAt && time <= lesson.endsAt);
-        if (time !== undefined && inside) onChange(time);
+        if (isWhole(next)) take(next);
+      }}
+      onLeave={() => {
+        if (read !== value) take(written);
       }}
     />
   );
@@ -73,7 +86,15 @@ const sourceWords: Record<Mark['source'], string> = {
 };
 
 /** Everything about one student in one lesson: standing, times, comment, and who changed it. */
-export function MarkDetail({ lesson, row, onDone }: { lesson: Lesson; row: RollRow; onDone?: () => void }) {
+export default function MarkDetail({
+  lesson,
+  row,
+  onDone,
+}: {
+  lesson: Lesson;
+  row: RollRow;
+  onDone?: () => void;
+}) {
   const router = useRouter();
   const now = useNow();
   const standings = useRecords((state) => state.current.standing);

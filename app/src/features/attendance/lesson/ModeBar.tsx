@@ -1,9 +1,9 @@
-import { memo } from 'react';
-import { View } from 'react-native';
+import { memo, type ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
 import { TapArea } from '../../../parts/TapArea';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
-import { radius, space, target } from '../../../theme/tokens';
+import { space, target } from '../../../theme/tokens';
 
 const modes = { roll: 'Roll', tally: 'Tally', sweep: 'Sweep', circle: 'Circle', turns: 'Turns' } as const;
 
@@ -17,52 +17,70 @@ export function modeOf(asked: string | undefined): LessonMode {
 
 interface ModeBarProps {
   mode: LessonMode;
+  /** Behind the tabs: what turns the present one. */
+  children?: ReactNode;
   onMode: (mode: LessonMode) => void;
 }
 
 /** From the roll to the tally and back, one tap each. */
-export const ModeBar = memo(function ModeBar({ mode, onMode }: ModeBarProps) {
+export const ModeBar = memo(function ModeBar({ mode, children, onMode }: ModeBarProps) {
   const palette = usePalette();
   return (
     <View
-      role="group"
-      aria-label="In this lesson"
       style={{
         flexDirection: 'row',
-        gap: space(1),
-        paddingHorizontal: space(3),
-        paddingVertical: space(1),
+        alignItems: 'center',
         backgroundColor: palette.surface,
         borderBottomWidth: 1,
         borderColor: palette.line,
       }}
     >
-      {Object.entries(modes).map(([value, label]) => {
-        const chosen = value === mode;
-        return (
-          <TapArea
-            key={value}
-            name={label}
-            held={chosen}
-            onTap={() => {
-              onMode(value as LessonMode);
-            }}
-            style={{
-              flex: 1,
-              maxWidth: 160,
-              minHeight: target,
-              alignItems: 'center',
-              justifyContent: 'center',
-              borderRadius: radius.control,
-              backgroundColor: chosen ? palette.slateWash : palette.surface,
-            }}
-          >
-            <Words bold={chosen} tone={chosen ? 'ink' : 'inkQuiet'}>
-              {label}
-            </Words>
-          </TapArea>
-        );
-      })}
+      <ScrollView
+        horizontal
+        showsHorizontalScrollIndicator={false}
+        style={{ flex: 1 }}
+        contentContainerStyle={{ paddingHorizontal: space(1) }}
+      >
+        <View role="group" aria-label="In this lesson" style={{ flexDirection: 'row' }}>
+          {Object.entries(modes).map(([value, label]) => (
+            <Tab
+              key={value}
+              label={label}
+              chosen={value === mode}
+              onTap={() => {
+                onMode(value as LessonMode);
+              }}
+            />
+          ))}
+        </View>
+      </ScrollView>
+      {children}
     </View>
   );
 });
+
+function Tab({ label, chosen, onTap }: { label: string; chosen: boolean; onTap: () => void }) {
+  const palette = usePalette();
+  return (
+    <TapArea
+      name={label}
+      held={chosen}
+      onTap={onTap}
+      style={{ minHeight: target, justifyContent: 'center', paddingHorizontal: space(2) }}
+    >
+      <View
+        style={{
+          minHeight: target,
+          justifyContent: 'center',
+          paddingHorizontal: space(1),
+          borderBottomWidth: 3,
+          borderColor: chosen ? palette.slate : 'transparent',
+        }}
+      >
+        <Words bold={chosen} tone={chosen ? 'ink' : 'inkQuiet'}>
+          {label}
+        </Words>
+      </View>
+    </TapArea>
+  );
+}

@@ -21,7 +21,7 @@ export function NoLesson({ asked }: { asked: string | undefined }) {
     (records) => asked !== undefined && records.current.lesson[asked]?.removed === true,
   );
   if (state === 'loading') return <Page title="Lesson">{null}</Page>;
-  const go = (to: '/people' | '/desk' | '/') => () => {
+  const go = (to: '/people' | '/desk' | '/now' | '/') => () => {
     router.navigate(to);
   };
   if (removed && asked)
@@ -56,17 +56,25 @@ export function NoLesson({ asked }: { asked: string | undefined }) {
       <Page title="Lesson">
         <Empty
           title="Your lesson will stand here"
-          action={<Action label="Add a class" kind="main" onPress={go('/people')} />}
+          action={
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+              <Action label="Take a roll now" kind="main" onPress={go('/now')} />
+              <Action label="Set up a class first" kind="plain" onPress={go('/people')} />
+            </View>
+          }
         >
-          The lesson on now opens by itself, with everyone presumed here. It begins with a class and its
-          students.
+          A name for the class and who is in it, and its roll is open. Term and timetable can come later; with
+          them, the lesson on now opens here by itself.
         </Empty>
       </Page>
     );
   if (terms === 0 && !isKeeper)
     return (
       <Page title="Lesson">
-        <Empty title="No term yet">
+        <Empty
+          title="No term yet"
+          action={<Action label="Take a roll now" kind="main" onPress={go('/now')} />}
+        >
           The keeper of your school gives the dates of the term. From then on the lesson on now opens here by
           itself.
         </Empty>
@@ -77,11 +85,14 @@ export function NoLesson({ asked }: { asked: string | undefined }) {
       <Empty
         title={terms === 0 ? 'When is the term?' : 'When does the class meet?'}
         action={
-          <Action
-            label={terms === 0 ? 'Give the term’s dates' : 'Give its lessons'}
-            kind="main"
-            onPress={go('/desk')}
-          />
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+            <Action label="Take a roll now" kind="main" onPress={go('/now')} />
+            <Action
+              label={terms === 0 ? 'Give the term’s dates' : 'Give its lessons'}
+              kind="plain"
+              onPress={go('/desk')}
+            />
+          </View>
         }
       >
         With the dates of the term and the times a class meets, the lesson on now opens here by itself.

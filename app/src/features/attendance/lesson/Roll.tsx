@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { LocalMoment } from '@slate-path/core/calendar/zone';
+import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { useRouter } from 'expo-router';
 import { Action } from '../../../parts/Action';
@@ -10,7 +11,10 @@ import { space } from '../../../theme/tokens';
 import { useRecords } from '../../../sync/useRecords';
 import { setAside, tapMoment, tapStudent } from './marking';
 import type { LessonRow } from './lessonRow';
-import { StudentRow } from './StudentRow';
+import { Board } from '../../../parts/Board';
+import { rollShape } from './keptShape';
+import { StudentOnRoll } from './StudentOnRoll';
+import { useShownNames } from './useShownNames';
 
 interface RollProps {
   lesson: Lesson;
@@ -21,10 +25,12 @@ interface RollProps {
   onMore: (studentId: string) => void;
 }
 
-/** The class by name, one tap a student; in two columns where the screen is wide. */
+/** The class, one tap a student: all of it on a board, or a list of full names. */
 export function Roll({ lesson, partner, rows, now, onMore }: RollProps) {
   const palette = usePalette();
   const wide = useWide();
+  const shape = rollShape.use();
+  const names = useShownNames(rows);
   const router = useRouter();
   const sections = useRecords((state) => state.current.section);
   // The same object until the lesson or the minute changes, so that a mark draws no other row again.
@@ -73,27 +79,32 @@ export function Roll({ lesson, partner, rows, now, onMore }: RollProps) {
         </Empty>
       </View>
     );
-  const half = Math.ceil(rows.length / 2);
-  const columns = wide ? [rows.slice(0, half), rows.slice(half)] : [rows];
+  const student = (row: LessonRow, height: number | null) => {
+    const { student: one, lesson: own } = row;
+    return (
+      <StudentOnRoll
+        key={`${own.id} ${one.id}`}
+        lesson={own}
+        className={partner ? (sections[own.sectionId]?.name ?? '') : ''}
+        student={one}
+        name={wide ? displayName(one) : (names.get(one.id) ?? displayName(one))}
+        height={height}
+        moment={moments.get(own.id) ?? tapMoment(own, now)}
+        onTap={tapStudent}
+        onMore={onMore}
+      />
+    );
+  };
+  if (shape === 'board')
+    return <Board name="Roll" tiles={rows} tile={(row, { height }) => student(row, height)} />;
   return (
     <ScrollView style={{ flex: 1, backgroundColor: palette.ground }}>
-      <View role="group" aria-label="Roll" style={{ flexDirection: 'row' }}>
-        {columns.map((column, index) => (
-          <View key={index} style={{ flex: 1, borderLeftWidth: index, borderColor: palette.line }}>
-            {column.map(({ student, lesson: own }) => (
-              <StudentRow
-                key={`${own.id} ${student.id}`}
-                lesson={own}
-                className={partner ? (sections[own.sectionId]?.name ?? '') : ''}
-                student={student}
-                moment={moments.get(own.id) ?? tapMoment(own, now)}
-                onTap={tapStudent}
-                onMore={onMore}
-              />
-            ))}
-          </View>
-        ))}
+      <View role="group" aria-label="Roll" style={wide ? { alignSelf: 'center', width: listWidth } : null}>
+        {rows.map((row) => student(row, null))}
       </View>
     </ScrollView>
   );
 }
+
+/** On a wide screen a row is no longer than the eye follows. */
+const listWidth = 620;

@@ -56,12 +56,12 @@ export const SeenOnLine = memo(
       <TapArea
         name={`What was seen: ${many(Number(count), 'tally', 'tallies')}`}
         onTap={onOpen}
-        style={{ position: 'absolute', left: 0, top: -target + 34, width, height: target }}
+        style={{ position: 'absolute', left: 0, top: 0, width, height: target }}
       >
         <Svg
           width={width}
           height={height}
-          style={{ position: 'absolute', top: target - 34, overflow: 'visible' }}
+          style={{ position: 'absolute', top: 0, overflow: 'visible' }}
           aria-hidden
         >
           <Path d={strokes(standing, 0)} stroke={palette.lichen} strokeWidth={2} strokeLinecap="round" />

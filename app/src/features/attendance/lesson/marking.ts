@@ -1,7 +1,8 @@
 import { localMoment, type LocalMoment } from '@slate-path/core/calendar/zone';
-import type { Lesson, Standing } from '@slate-path/core/records/schema';
+import type { Lesson, Mark, Standing } from '@slate-path/core/records/schema';
 import type { LessonKey, MarkFields } from '@slate-path/core/attendance/roll/changes';
 import { rulesFor } from '@slate-path/core/attendance/roll/book';
+import type { RollRow } from '@slate-path/core/attendance/roll/rollRows';
 import { markId } from '@slate-path/core/attendance/roll/markId';
 import { says } from '@slate-path/core/attendance/roll/says';
 import { standingFor } from '@slate-path/core/attendance/roll/standings';
@@ -126,6 +127,41 @@ export function markAllAway(groups: RollGroup[]): void {
 /** As if the roll had not been taken: every mark gone. */
 export function clearRoll(groups: RollGroup[]): void {
   markGroups(groups, null, null);
+}
+
+/**
+ * Marks that were put on the wrong lesson, with their comments, to the right one of the same class, whose roll was not
+ * taken: it is taken by them, and the other is not taken any more.
+ */
+export function moveMarks(from: Lesson, to: Lesson, rows: readonly RollRow[]): void {
+  const marked = rows.flatMap(({ student, mark: found }) =>
+    found && says(found) ? [{ student, found }] : [],
+  );
+  const fieldsOf = (studentId: string, found: Mark): MarkFields => {
+    const { standingId, arrivedAt, leftAt } = found;
+    return { studentId, standingId, arrivedAt, leftAt };
+  };
+  makeChange(
+    'roll.markAll',
+    {
+      about: to.id,
+      lessons: [
+        {
+          lesson: keyOf(from),
+          marks: marked.map(({ student }) => ({ ...nowhere, studentId: student.id })),
+          takenAt: null,
+        },
+        {
+          lesson: keyOf(to),
+          marks: marked.map(({ student, found }) => fieldsOf(student.id, found)),
+          takenAt: from.takenAt,
+        },
+      ],
+    },
+    historyOf(to),
+  );
+  for (const { student, found } of marked)
+    if (found.comment !== '') writeComment(to, student.id, found.comment);
 }
 
 /** To another date or time, with its marks. */

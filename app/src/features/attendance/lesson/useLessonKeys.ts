@@ -14,21 +14,25 @@ interface LessonKeys {
   on: boolean;
   lesson: Lesson;
   rows: readonly LessonRow[];
+  /** Students under each other on the board; 0 for a list. */
+  columnLength: number;
   previous: () => void;
   next: () => void;
 }
 
 const kinds = { h: 'here', l: 'late', e: 'left_early', a: 'away', x: 'away', s: 'not_counted' } as const;
 
+const isOn = ({ student }: LessonRow) => document.activeElement?.id === `row-${student.id}`;
+
 function focusRow(rows: readonly LessonRow[], by: number): void {
-  const at = rows.findIndex(({ student }) => document.activeElement?.id === `row-${student.id}`);
+  const at = rows.findIndex(isOn);
   const next = rows[at < 0 ? 0 : Math.min(Math.max(at + by, 0), rows.length - 1)];
   if (next) document.getElementById(`row-${next.student.id}`)?.focus();
 }
 
 /** Marks the student whose row has the focus. */
 function markFocused({ rows }: LessonKeys, key: keyof typeof kinds): void {
-  const row = rows.find(({ student }) => document.activeElement?.id === `row-${student.id}`);
+  const row = rows.find(isOn);
   const { standing, school } = useRecords.getState().current;
   const listed = Object.values(standing).filter((s) => !s.removed);
   const chosen = standingFor(listed, kinds[key], key === 'x');
@@ -40,12 +44,21 @@ function markFocused({ rows }: LessonKeys, key: keyof typeof kinds): void {
   chooseStanding(lesson, row.student.id, chosen, { arrivedAt, leftAt: key === 'e' && on ? time : null });
 }
 
+/** From column to column of the board, where one of its tiles has the focus; else from lesson to lesson. */
+function sideways({ rows, columnLength, previous, next }: LessonKeys, by: 1 | -1): () => void {
+  if (columnLength === 0 || !rows.some(isOn)) return by < 0 ? previous : next;
+  return () => {
+    const to = rows.findIndex(isOn) + by * columnLength;
+    if (to >= 0 && to < rows.length) focusRow(rows, by * columnLength);
+  };
+}
+
 export function typing(): boolean {
   const tag = document.activeElement?.tagName;
   return tag === 'INPUT' || tag === 'TEXTAREA';
 }
 
-/** Keys of the roll: arrows move, letters mark, U takes back. */
+/** Keys of the roll: arrows move (sideways on a board from column to column), letters mark, U takes back. */
 export function useLessonKeys(keys: LessonKeys): void {
   useEffect(() => {
     if (!keys.on) return undefined;
@@ -59,8 +72,8 @@ export function useLessonKeys(keys: LessonKeys): void {
         arrowup: () => {
           focusRow(keys.rows, -1);
         },
-        arrowleft: keys.previous,
-        arrowright: keys.next,
+        arrowleft: sideways(keys, -1),
+        arrowright: sideways(keys, 1),
         u: () => {
           takeBack(historyOf(keys.lesson));
         },

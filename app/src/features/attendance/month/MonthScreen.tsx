@@ -10,6 +10,7 @@ import { rollRows } from '@slate-path/core/attendance/roll/rollRows';
 import { Action } from '../../../parts/Action';
 import { Empty } from '../../../parts/Empty';
 import { IconAction } from '../../../parts/IconAction';
+import { lazily } from '../../../parts/lazily';
 import { longDay, monthName } from '../../../parts/dates';
 import { Page } from '../../../parts/Page';
 import { Sheet } from '../../../parts/Sheet';
@@ -27,7 +28,8 @@ import { MonthGrid } from './MonthGrid';
 import type { OpenMark } from './openMark';
 import { MonthList } from './MonthList';
 import { useMonth } from './useMonth';
-import { MarkDetail } from '../lesson/MarkDetail';
+
+const MarkDetail = lazily(() => import('../lesson/MarkDetail'));
 
 function MonthSteps({ month, sectionId }: { month: string; sectionId: string }) {
   const router = useRouter();

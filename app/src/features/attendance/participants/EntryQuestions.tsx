@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import type { Participant } from '@slate-path/core/attendance/participants/readParticipants';
-import { personKey } from '@slate-path/core/attendance/participants/readParticipants';
+import { personKey } from '@slate-path/core/attendance/participants/personKey';
 import type { Student } from '@slate-path/core/records/schema';
 import { Card } from '../../../parts/Card';
 import { Choice } from '../../../parts/Choice';

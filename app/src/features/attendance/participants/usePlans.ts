@@ -1,13 +1,8 @@
 import { useMemo } from 'react';
 import { isSameName } from '@slate-path/core/people/knownName';
-import {
-  planMeeting,
-  targetsOf,
-  type MeetingPlan,
-} from '@slate-path/core/attendance/participants/planMeeting';
+import type { MeetingPlan } from '@slate-path/core/attendance/participants/planMeeting';
 import type { ParticipantReading } from '@slate-path/core/attendance/participants/readParticipants';
-import { personKey } from '@slate-path/core/attendance/participants/readParticipants';
-import { participantsAtSchool } from '@slate-path/core/attendance/participants/schoolTime';
+import { personKey } from '@slate-path/core/attendance/participants/personKey';
 import { listOf } from '@slate-path/core/records/records';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { rollBook, useAllLessons } from '../lesson/lessons';
@@ -15,6 +10,7 @@ import { zoneOf } from '../../../sync/clock';
 import { useAccount } from '../../../sync/account';
 import { useRecords } from '../../../sync/useRecords';
 import type { Question } from './EntryQuestions';
+import { useLists } from '../../../files/useLists';
 import { keptAnswers, type Answers } from './recordList';
 
 export interface ListChoices {
@@ -41,8 +37,10 @@ export function usePlans(
   const current = useRecords((state) => state.current);
   const lessons = useAllLessons();
   const teacherName = useAccount((account) => account.teacherName);
+  const lists = useLists();
   return useMemo(() => {
-    if (!reading || !inHand) return { plans: [], strangeDates: [], questions: [] };
+    if (!lists || !reading || !inHand) return { plans: [], strangeDates: [], questions: [] };
+    const { participantsAtSchool, planMeeting, targetsOf } = lists;
     const zone = zoneOf(Object.values(current.school)[0]);
     const participants = participantsAtSchool(reading, zone, inHand.date);
     const own = lessons.filter(({ sectionId }) => sectionId === inHand.sectionId);
@@ -71,5 +69,5 @@ export function usePlans(
       }
     const plans = planWith(new Map([...kept, ...answers]));
     return { plans, strangeDates, questions: [...asked.values()] };
-  }, [reading, inHand, current, lessons, teacherName, looseEmail, byDates, answers]);
+  }, [lists, reading, inHand, current, lessons, teacherName, looseEmail, byDates, answers]);
 }

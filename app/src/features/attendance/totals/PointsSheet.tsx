@@ -2,7 +2,6 @@ import ClipboardCopy from 'lucide-react-native/icons/clipboard-copy';
 import Download from 'lucide-react-native/icons/download';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { writeCsv } from '@slate-path/core/formats/csv';
 import { gradePoints, type PointsRule } from '@slate-path/core/attendance/roll/gradePoints';
 import { Action } from '../../../parts/Action';
 import { Choice } from '../../../parts/Choice';
@@ -108,7 +107,13 @@ export function PointsSheet({
           icon={Download}
           disabled={!good}
           onPress={() => {
-            saveText(writeCsv([['Student', `Points of ${outOf}`], ...rows], true), 'points.csv', 'text/csv');
+            void import('../../../files/lists').then(({ writeCsv }) => {
+              saveText(
+                writeCsv([['Student', `Points of ${outOf}`], ...rows], true),
+                'points.csv',
+                'text/csv',
+              );
+            });
           }}
         />
       </View>

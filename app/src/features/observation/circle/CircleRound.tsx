@@ -17,7 +17,7 @@ import { useRecords, type RecordsState } from '../../../sync/useRecords';
 import { holdWords } from '../tallies/holdWords';
 import { LookForTray } from '../tallies/LookForTray';
 import { tallyOnce } from '../tallies/tallying';
-import { useShownNames } from '../tallies/useShownNames';
+import { useShownNames } from '../../attendance/lesson/useShownNames';
 import { useTallyKeys } from '../tallies/useTallyKeys';
 import { endCircle, membersOf, movesOf, sharesOf } from './circles';
 import { JoinSheet } from './JoinSheet';

@@ -20,7 +20,7 @@ import { isAway } from '../../attendance/lesson/isAway';
 import type { LessonRow } from '../../attendance/lesson/lessonRow';
 import { makeChange, newId } from '../../../sync/outbox';
 import { useRecords } from '../../../sync/useRecords';
-import { useShownNames } from '../tallies/useShownNames';
+import { useShownNames } from '../../attendance/lesson/useShownNames';
 import { useFocus } from '../tallies/useFocus';
 import { beginCircle, membersOf, sharesOf } from './circles';
 import { goalWords } from './goalWords';

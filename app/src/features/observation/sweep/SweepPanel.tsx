@@ -20,7 +20,7 @@ import type { LessonRow } from '../../attendance/lesson/lessonRow';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
-import { useShownNames } from '../tallies/useShownNames';
+import { useShownNames } from '../../attendance/lesson/useShownNames';
 import { LevelNamesSheet } from './LevelNamesSheet';
 import { LevelSlide } from './LevelSlide';
 import { setLevels, useLevelNames } from './sweeping';

@@ -6,7 +6,7 @@ import { TallyStrokes } from '../../../parts/TallyStrokes';
 import { TapArea } from '../../../parts/TapArea';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
-import { radius, space } from '../../../theme/tokens';
+import { radius, space, target } from '../../../theme/tokens';
 import { LookForSign, toneColour } from './LookForSign';
 
 interface LookForTrayProps {
@@ -38,13 +38,12 @@ const LookForKey = memo(function LookForKey({ lookFor, digit, held, onTap }: Loo
       }}
       style={{
         flex: 1,
-        minHeight: digit === null ? 60 : 52,
-        flexDirection: digit === null ? 'column' : 'row',
+        minHeight: digit === null ? target : 52,
+        flexDirection: 'row',
         alignItems: 'center',
-        justifyContent: digit === null ? 'center' : 'flex-start',
-        gap: digit === null ? 2 : space(3),
+        gap: space(digit === null ? 1 : 3),
         paddingHorizontal: digit === null ? space(1) : space(3),
-        paddingVertical: space(1),
+        paddingVertical: digit === null ? 0 : space(1),
         borderWidth: 1,
         borderRadius: radius.control,
         borderColor: held ? palette.slate : palette.line,
@@ -55,12 +54,7 @@ const LookForKey = memo(function LookForKey({ lookFor, digit, held, onTap }: Loo
         <LookForSign sign={sign} tone={held ? 'onSlate' : toneColour[tone]} />
         {tone === 'unwanted' && !held ? <TallyStrokes count={1} tone="unwanted" /> : null}
       </View>
-      <Words
-        bold={held}
-        tone={ink}
-        lines={2}
-        style={{ flexShrink: 1, fontSize: 15, lineHeight: 18, textAlign: digit === null ? 'center' : 'left' }}
-      >
+      <Words bold={held} tone={ink} lines={2} style={digit === null ? narrowWords : wideWords}>
         {name}
       </Words>
       {digit === null ? null : (
@@ -74,6 +68,9 @@ const LookForKey = memo(function LookForKey({ lookFor, digit, held, onTap }: Loo
   );
 });
 
+const narrowWords = { flexShrink: 1, fontSize: 14, lineHeight: 16 } as const;
+const wideWords = { flexShrink: 1, fontSize: 15, lineHeight: 18 } as const;
+
 /** What is looked for, under the thumb: three beside each other, or in a column on a wide screen. */
 export const LookForTray = memo(function LookForTray({ lookFors, heldId, column, onTap }: LookForTrayProps) {
   const across = column ? 1 : 3;
@@ -81,9 +78,9 @@ export const LookForTray = memo(function LookForTray({ lookFors, heldId, column,
     lookFors.slice(row * across, (row + 1) * across),
   );
   return (
-    <View role="group" aria-label="Look-fors" style={{ gap: space(2) }}>
+    <View role="group" aria-label="Look-fors" style={{ gap: space(column ? 2 : 1) }}>
       {rows.map((row, index) => (
-        <View key={row[0]?.id ?? index} style={{ flexDirection: 'row', gap: space(2) }}>
+        <View key={row[0]?.id ?? index} style={{ flexDirection: 'row', gap: space(column ? 2 : 1) }}>
           {row.map((lookFor, at) => (
             <LookForKey
               key={lookFor.id}

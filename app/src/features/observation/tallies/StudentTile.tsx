@@ -21,6 +21,8 @@ interface StudentTileProps {
   held: boolean;
   /** Of the whole tile, in pixels. */
   width: number;
+  /** Null for as high as it needs. */
+  height: number | null;
   /** On a narrow seat of the room: the name is smaller, with less round it. */
   onSeat?: boolean;
   onTap: (lesson: Lesson, studentId: string | null) => void;
@@ -72,6 +74,7 @@ const besides = (onSeat?: boolean) => 2 * paddingOf(onSeat) + 4;
 const timedWidth = 52;
 
 const nameStyle = { lineHeight: 20 };
+const awayStyle = { lineHeight: 16 };
 
 /** By itself: a stroke more leaves the name as it is. */
 const TileName = memo(function TileName({
@@ -85,14 +88,14 @@ const TileName = memo(function TileName({
       <Words
         size={onSeat ? 'small' : 'text'}
         bold={held}
-        lines={2}
+        lines={onSeat ? 2 : 1}
         tone={away ? 'inkQuiet' : 'ink'}
         style={nameStyle}
       >
         {name}
       </Words>
       {away ? (
-        <Words size="small" tone="inkQuiet">
+        <Words size="small" tone="inkQuiet" style={awayStyle}>
           away
         </Words>
       ) : null}
@@ -121,6 +124,7 @@ function TileBody(props: TileBodyProps) {
       width={width - besides(onSeat) - (timed ? timedWidth : 0)}
     />
   );
+  const isCounted = timed || wanted + neutral + unwanted > 0;
   const inside = (
     <>
       {children}
@@ -138,7 +142,7 @@ function TileBody(props: TileBodyProps) {
   if (away)
     return (
       <View aria-label={`${name}: away`} style={look}>
-        {inside}
+        {isCounted ? inside : children}
       </View>
     );
   return (
@@ -157,21 +161,27 @@ function TileBody(props: TileBodyProps) {
 
 /** A student in the tally: the name, and the strokes below it. Who is away is seen and out of reach. */
 export const StudentTile = memo(function StudentTile(props: StudentTileProps) {
-  const { name, away, held, onSeat } = props;
+  const { name, away, held, height, onSeat } = props;
   const palette = usePalette();
+  const onBoard = height !== null;
   const look = {
     flex: 1,
-    minHeight: 66,
+    minHeight: onBoard ? height : 66,
     borderWidth: held ? 2 : 1,
-    borderStyle: away ? 'dashed' : 'solid',
-    borderRadius: radius.card,
-    borderColor: held ? palette.slate : palette.line,
+    borderStyle: away && !onBoard ? 'dashed' : 'solid',
+    borderRadius: onBoard ? 0 : radius.card,
+    borderColor: held ? palette.slate : onBoard ? 'transparent' : palette.line,
+    borderBottomColor: held ? palette.slate : palette.line,
     backgroundColor: held ? palette.slateWash : away ? palette.ground : palette.surface,
-    paddingHorizontal: paddingOf(onSeat),
-    paddingVertical: held ? space(1) : space(1) + 1,
+    paddingHorizontal: paddingOf(onSeat) + (held ? 0 : 1),
+    paddingVertical: onBoard ? (held ? 0 : 1) : held ? space(1) : space(1) + 1,
+    justifyContent: onBoard ? 'center' : 'flex-start',
   } as const;
   return (
-    <View {...({ dataSet: { row: '' } } as object)} style={{ flex: 1 }}>
+    <View
+      {...({ dataSet: { row: '' } } as object)}
+      style={onBoard ? { height, overflow: 'hidden' } : { flex: 1 }}
+    >
       <TileBody {...props} look={look}>
         <TileName name={name} held={held} away={away} onSeat={onSeat} />
       </TileBody>

@@ -29,7 +29,7 @@ import { TallyList } from './TallyList';
 import { TimerQuestions } from './TimerQuestions';
 import { TallyTiles } from './TallyTiles';
 import { useFocus } from './useFocus';
-import { useShownNames } from './useShownNames';
+import { useShownNames } from '../../attendance/lesson/useShownNames';
 import { useTallyKeys } from './useTallyKeys';
 
 interface TallyPanelProps {
@@ -150,10 +150,10 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
   const { bold, rest } = holdWords(hold, nameOf, known);
   const inHand = bold.replace(/:$/, '');
   const status = (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), minHeight: wide ? 84 : 64 }}>
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), minHeight: wide ? 84 : 52 }}>
       <View style={{ flex: 1 }} aria-live="polite">
-        <Words lines={wide ? 3 : 2} style={{ lineHeight: 20 }}>
-          <Words bold style={{ lineHeight: 20 }}>
+        <Words lines={wide ? 3 : 2} style={holdStyle}>
+          <Words bold style={holdStyle}>
             {bold}
           </Words>
           {bold ? ` ${rest}` : rest}
@@ -212,9 +212,7 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
         <View
           style={{
             paddingHorizontal: space(4),
-            paddingTop: space(1),
-            paddingBottom: space(2),
-            gap: space(1),
+            paddingBottom: space(1),
             borderTopWidth: 1,
             borderColor: palette.line,
             backgroundColor: palette.surface,
@@ -257,4 +255,5 @@ export default function TallyPanel({ lesson, rows }: TallyPanelProps) {
   );
 }
 
+const holdStyle = { lineHeight: 18 } as const;
 const noName = { givenName: '', familyName: '', called: '' };

@@ -4,17 +4,17 @@ import type { Lesson } from '@slate-path/core/records/schema';
 import { whoSitsAt, type Plan } from '@slate-path/core/people/room/placing';
 import { seatNames } from '@slate-path/core/people/room/seatNames';
 import { inLines } from '../../../parts/arrange';
-import { Choice } from '../../../parts/Choice';
+import { Board } from '../../../parts/Board';
 import { Words } from '../../../parts/Words';
 import { usePalette, useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { isAway } from '../../attendance/lesson/isAway';
 import type { LessonRow } from '../../attendance/lesson/lessonRow';
-import { keptChoice } from '../../../sync/keptChoice';
 import { useRecords } from '../../../sync/useRecords';
 import { RoomFloor } from '../../people/room/RoomFloor';
 import { useSeats } from '../../people/room/useSeats';
 import { StudentTile } from './StudentTile';
+import { tileOrder } from './keptOrder';
 
 interface TallyTilesProps {
   lesson: Lesson;
@@ -37,13 +37,7 @@ const edge = space(3);
 /** A seat of the room holds a name and five strokes. */
 const seatSize = { narrowest: 72, widest: 160, height: 66 };
 
-const tileOrder = keptChoice<'name' | 'seat'>('slate-tile-order', ['name', 'seat']);
-const tileOrders = [
-  { value: 'name', label: 'By name' },
-  { value: 'seat', label: 'As they sit' },
-] as const;
-
-/** The students of a lesson to tap, the whole class first: three or more beside each other, or as they sit. */
+/** The students of a lesson to tap, the whole class first: on the board, or as they sit. */
 export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTilesProps) {
   const palette = usePalette();
   const wide = useWide();
@@ -59,7 +53,11 @@ export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTil
     away: isAway(row),
   }));
   const whole: Tile = { id: null, name: 'Whole class', own: lesson, away: false };
-  const tile = ({ id, name, own, away }: Tile, width: number, onSeat = false) => (
+  const tile = (
+    { id, name, own, away }: Tile,
+    { width, height = null }: { width: number; height?: number | null },
+    onSeat = false,
+  ) => (
     <StudentTile
       key={id ?? 'class'}
       lesson={own}
@@ -68,22 +66,36 @@ export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTil
       away={away}
       held={heldStudent !== undefined && heldStudent === id}
       width={width}
+      height={height}
       onSeat={onSeat}
       onTap={onTap}
     />
   );
   const seat = (one: Tile, width: number) =>
-    tile({ ...one, name: onSeats.get(one.id ?? '') ?? one.name }, width, !wide);
-  const lines = (some: readonly Tile[]) => <Lines {...{ tile, room }} tiles={some} across={wide ? 5 : 3} />;
+    tile({ ...one, name: onSeats.get(one.id ?? '') ?? one.name }, { width }, !wide);
+  const lines = (some: readonly Tile[]) => (
+    <Lines tile={(one, width) => tile(one, { width })} room={room} tiles={some} across={wide ? 5 : 3} />
+  );
   const seats = order === 'seat' ? plan : null;
+  const first = isFirst ? (
+    <View style={{ padding: edge }}>
+      <Words tone="inkQuiet">
+        A tally counts what you see in a lesson, for each student or the whole class. What you watch for is
+        called a look-for: tap a student, then the look-for.
+      </Words>
+    </View>
+  ) : null;
+  if (!seats)
+    return (
+      <Board name="Students to tally" tiles={[whole, ...tiles]} tile={(one, size) => tile(one, size)}>
+        {first}
+      </Board>
+    );
   return (
     <ScrollView
       style={{ flex: 1, backgroundColor: palette.ground }}
       contentContainerStyle={{ padding: edge, gap: tileGap }}
     >
-      {plan ? (
-        <Choice name="Order of the students" value={order} options={tileOrders} onChange={tileOrder.choose} />
-      ) : null}
       <View
         role="group"
         aria-label="Students to tally"
@@ -92,18 +104,9 @@ export function TallyTiles({ lesson, rows, names, heldStudent, onTap }: TallyTil
           setRoom(nativeEvent.layout.width);
         }}
       >
-        {seats ? (
-          <AsTheySit plan={seats} {...{ whole, tiles, lines }} tile={seat} />
-        ) : (
-          lines([whole, ...tiles])
-        )}
+        <AsTheySit plan={seats} {...{ whole, tiles, lines }} tile={seat} />
       </View>
-      {isFirst ? (
-        <Words tone="inkQuiet">
-          A tally counts what you see in a lesson, for each student or the whole class. What you watch for is
-          called a look-for: tap a student, then the look-for.
-        </Words>
-      ) : null}
+      {first}
     </ScrollView>
   );
 }

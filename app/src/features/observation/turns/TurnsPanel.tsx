@@ -22,7 +22,7 @@ import { now } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
-import { useShownNames } from '../tallies/useShownNames';
+import { useShownNames } from '../../attendance/lesson/useShownNames';
 import { useHeard } from './useHeard';
 
 interface TurnsPanelProps {

@@ -5,13 +5,7 @@ import { addressOf } from '@slate-path/core/api/address';
 import type { AnswerOf } from '@slate-path/core/api/contract';
 import { many } from '@slate-path/core/words/many';
 import type { ColumnRole } from '@slate-path/core/people/roster/columnRoles';
-import {
-  acceptedPeople,
-  defaultDecision,
-  settledRow,
-  type Decision,
-  type MergedRow,
-} from '@slate-path/core/people/roster/mergeRoster';
+import type { Decision, MergedRow } from '@slate-path/core/people/roster/mergeRoster';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../../parts/Action';
@@ -21,6 +15,7 @@ import { Words } from '../../../parts/Words';
 import { forgetTyped } from '../../../parts/typed';
 import { space } from '../../../theme/tokens';
 import { ListSource } from '../../../files/ListSource';
+import { useLists } from '../../../files/useLists';
 import { ApiProblem, postFile } from '../../../sync/api';
 import { useNow } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';
@@ -62,7 +57,9 @@ export function RosterScreen() {
     }
   };
   const pasted = `roster ${sectionId}`;
-  const decide = (row: MergedRow, index: number) => decisions[index] ?? defaultDecision(row);
+  const lists = useLists();
+  const decide = (row: MergedRow, index: number) =>
+    decisions[index] ?? lists?.defaultDecision(row) ?? 'leave_out';
   const current = useRecords((state) => state.current);
   const settled = useMemo(() => {
     const people = {
@@ -71,19 +68,20 @@ export function RosterScreen() {
       enrolments: listOf(current, 'enrolment'),
     };
     return (
-      reading?.rows.map((row, index) =>
-        settledRow({ ...row, ...cuts[index] }, decisions[index] ?? 'accept', sectionId, people),
+      (lists && reading)?.rows.map((row, index) =>
+        lists.settledRow({ ...row, ...cuts[index] }, decisions[index] ?? 'accept', sectionId, people),
       ) ?? null
     );
-  }, [reading, decisions, cuts, current, sectionId]);
+  }, [lists, reading, decisions, cuts, current, sectionId]);
   const accepted = (settled ?? []).filter((row, index) => decide(row, index) !== 'leave_out');
   const missing = useMissing(sectionId, settled);
   const count = accepted.length + leaving.size;
   const accept = () => {
+    if (!lists) return;
     const guardians = listOf(current, 'guardian');
     const begun = Object.values(current.lesson).some((l) => l.sectionId === sectionId && l.takenAt !== null);
     // Into a class that has begun, a student comes today; the earlier lessons are not theirs.
-    const people = acceptedPeople(accepted, { guardians }, begun ? now.date : null, newId);
+    const people = lists.acceptedPeople(accepted, { guardians }, begun ? now.date : null, newId);
     const gone = missing
       .filter(({ enrolment }) => leaving.has(enrolment.id))
       .map(({ enrolment }) => ({ enrolmentId: enrolment.id, endsOn: addDays(now.date, -1) }));

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { shownNames } from '@slate-path/core/attendance/checkIn/shownNames';
-import type { LessonRow } from '../../attendance/lesson/lessonRow';
+import type { LessonRow } from './lessonRow';
 
 /** The short names of a roll, told apart where two would be the same. */
 export function useShownNames(rows: readonly LessonRow[]): Map<string, string> {

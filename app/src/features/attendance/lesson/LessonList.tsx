@@ -2,7 +2,6 @@ import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { shortDay } from '../../../parts/dates';
-import { Sheet } from '../../../parts/Sheet';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
 import { rowHeight } from '../../../theme/tokens';
@@ -62,31 +61,5 @@ export function LessonList({ lessons, chosen, timesOnly, onGo }: LessonListProps
         );
       })}
     </View>
-  );
-}
-
-export function UntakenSheet({
-  lessons,
-  onGo,
-  onClose,
-}: {
-  lessons: Lesson[];
-  onGo: (lesson: Lesson) => void;
-  onClose: () => void;
-}) {
-  return (
-    <Sheet
-      title="Not taken"
-      note="These lessons are over and nobody took the roll. They count for nobody until it is taken or they are set aside."
-      onClose={onClose}
-    >
-      <LessonList
-        lessons={lessons}
-        onGo={(lesson) => {
-          onClose();
-          onGo(lesson);
-        }}
-      />
-    </Sheet>
   );
 }

@@ -1,0 +1,1 @@
+export { RollNowScreen as default } from '../features/attendance/now/RollNowScreen';

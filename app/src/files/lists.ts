@@ -1,0 +1,9 @@
+/**
+ * Reading and writing lists needs words in a dozen languages and a library of tables. All of it is loaded together, when
+ * a list is first wanted, and only so: imported elsewhere as well, it would come with the first screen.
+ */
+export { planMeeting, targetsOf } from '@slate-path/core/attendance/participants/planMeeting';
+export { participantsAtSchool } from '@slate-path/core/attendance/participants/schoolTime';
+export { writeCsv } from '@slate-path/core/formats/csv';
+export { acceptedPeople, defaultDecision, settledRow } from '@slate-path/core/people/roster/mergeRoster';
+export { readPasted } from '@slate-path/core/people/roster/pasted';
