@@ -154,6 +154,7 @@ export async function openStudent(page: Page, name: string): Promise<void> {
   const isThere = await page.$(`[aria-label^="More about ${name}"]`);
   if (onBoard && !isThere) await tap(page, 'Show as a list');
   await tap(page, `More about ${name}`);
+  await control(page, 'Comment');
 }
 
 /** Those on the roll who are not simply here. */

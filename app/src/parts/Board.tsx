@@ -19,9 +19,11 @@ interface BoardProps<T> {
   children?: ReactNode;
 }
 
-/** On a phone three columns hold names of 16 px. */
-const narrow = { across: 3, most: 64 };
-const wideTile = { width: 210, most: 72 };
+/** On a phone three columns hold names of 16 px; so few students stand in two. */
+const narrow = { across: 3, few: 14 };
+const wideTile = { width: 210 };
+/** A tile is no higher than this, in pixels. */
+const most = 76;
 /** Before the board is measured: what a phone has around it, in pixels. */
 const aroundIt = 260;
 
@@ -31,15 +33,16 @@ export function perColumn(count: number, across: number): number {
 }
 
 /** Columns of a board of this width. */
-function acrossOf(width: number, wide: boolean): number {
-  return wide ? Math.max(Math.floor(width / wideTile.width), narrow.across) : narrow.across;
+function acrossOf(width: number, wide: boolean, count: number): number {
+  if (wide) return Math.max(Math.floor(width / wideTile.width), narrow.across);
+  return count <= narrow.few ? 2 : narrow.across;
 }
 
 /** How many tiles stand under each other on a board that stands beside something, for keys that move on it. */
 export function useColumnLength(count: number, besides: number): number {
   const wide = useWide();
   const { width } = useWindowDimensions();
-  return perColumn(count, acrossOf(width - besides, wide));
+  return perColumn(count, acrossOf(width - besides, wide, count));
 }
 
 /**
@@ -51,12 +54,9 @@ export function Board<T>({ name, tiles, tile, children }: BoardProps<T>) {
   const wide = useWide();
   const window = useWindowDimensions();
   const [room, setRoom] = useState({ width: window.width, height: window.height - aroundIt });
-  const across = acrossOf(room.width, wide);
+  const across = acrossOf(room.width, wide, tiles.length);
   const length = perColumn(tiles.length, across);
-  const height = Math.min(
-    Math.max(Math.floor(room.height / length), target),
-    wide ? wideTile.most : narrow.most,
-  );
+  const height = Math.min(Math.max(Math.floor(room.height / length), target), most);
   const size = { width: Math.floor(room.width / across), height };
   const columns = inColumns(tiles, across);
   return (

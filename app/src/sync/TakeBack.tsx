@@ -1,6 +1,7 @@
 import Undo2 from 'lucide-react-native/icons/undo-2';
 import { useCallback } from 'react';
 import { Action } from '../parts/Action';
+import { IconAction } from '../parts/IconAction';
 import { lastDone, takeBack, type Concerns } from './outbox';
 import { useRecords } from './useRecords';
 
@@ -11,14 +12,17 @@ interface TakeBackProps {
   concerns?: Concerns;
   /** Where it would only be in the way, it shows when there is something to take back. */
   always?: boolean;
+  /** As a sign alone, beside the one thing to do. */
+  small?: boolean;
 }
 
 /** Takes back the last change made here about something. */
-export function TakeBack({ about, concerns, always }: TakeBackProps) {
+export function TakeBack({ about, concerns, always, small }: TakeBackProps) {
   const undoable = useRecords((state) => lastDone(state.done, about, concerns) !== undefined);
   const undo = useCallback(() => {
     takeBack(about, concerns);
   }, [about, concerns]);
   if (!undoable && !always) return null;
+  if (small) return <IconAction name="Take back" icon={Undo2} disabled={!undoable} onPress={undo} />;
   return <Action label="Take back" icon={Undo2} disabled={!undoable} onPress={undo} />;
 }

@@ -66,7 +66,10 @@ export function LessonLine({
   const over = now.date > lesson.date || (today && now.time >= lesson.endsAt);
   const x = on ? at(now.time) : over ? width : 0;
   return (
-    <View aria-label={`Lesson from ${lesson.startsAt} to ${lesson.endsAt}${on ? `, now ${now.time}` : ''}`}>
+    <View
+      role="group"
+      aria-label={`Lesson from ${lesson.startsAt} to ${lesson.endsAt}${on ? `, now ${now.time}` : ''}`}
+    >
       <Svg width={width} height={height} style={{ overflow: 'visible' }}>
         <Rect x={0} y={middle - 3} width={width} height={6} rx={3} fill={palette.line} />
         <Rect

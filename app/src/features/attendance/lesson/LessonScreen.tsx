@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { lessonNow } from '@slate-path/core/calendar/lessonNow';
 import { displayName } from '@slate-path/core/people/names';
@@ -39,7 +39,10 @@ const TileOrder = lazily(() => import('../../observation/tallies/TileOrder'));
 const LessonNotesSheet = lazy(() => import('../../notes/LessonNotes'));
 const TallySheet = lazy(() => import('../../observation/tallies/TallySheet'));
 const CheckInPanel = lazily(() => import('../checkIn/CheckInPanel'));
-const MarkDetail = lazily(() => import('./MarkDetail'));
+const loadMarkDetail = () => import('./MarkDetail');
+const MarkDetail = lazily(loadMarkDetail);
+/** Of no use to the first screen, and soon wanted. */
+const soonMs = 3000;
 const UntakenSheet = lazily(() => import('./UntakenSheet'));
 const WeeklyOffer = lazily(() => import('../now/WeeklyOffer'));
 const LessonSide = lazily(() => import('./LessonSide'));
@@ -137,6 +140,12 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const close = () => {
     setOpenStudent(null);
   };
+  useEffect(() => {
+    const timer = setTimeout(() => void loadMarkDetail(), soonMs);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, []);
   // Not while it is being taken: the board would move away under the thumb.
   const [offers] = useState(isExtra(lesson) && lesson.takenAt !== null);
   const shape = rollShape.use();

@@ -6,7 +6,7 @@ import type { Lesson } from '@slate-path/core/records/schema';
 import { rollCounts, rollCountWords } from '@slate-path/core/attendance/roll/rollCounts';
 import { Action } from '../../../parts/Action';
 import { Words } from '../../../parts/Words';
-import { usePalette } from '../../../theme/theme';
+import { usePalette, useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { TakeBack } from '../../../sync/TakeBack';
 import { historyOf } from './lessons';
@@ -66,6 +66,7 @@ export const RollFooter = memo(function RollFooter({
   loading: boolean;
 }) {
   const palette = usePalette();
+  const wide = useWide();
   const taken = lesson.takenAt !== null;
   const ahead = isAhead(lesson);
   const all = useCallback(() => {
@@ -99,7 +100,7 @@ export const RollFooter = memo(function RollFooter({
           {detail}
         </Words>
       </View>
-      <TakeBack about={historyOf(lesson)} always={taken || ahead} />
+      <TakeBack about={historyOf(lesson)} always={taken || ahead} small={!(taken || ahead || wide)} />
       {taken || ahead ? null : (
         <Action label={planned ? 'All others here' : 'All here'} kind="main" icon={Check} onPress={all} />
       )}

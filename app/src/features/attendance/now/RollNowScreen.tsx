@@ -1,17 +1,18 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
 import { many } from '@slate-path/core/words/many';
 import { displayName } from '@slate-path/core/people/names';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
 import { Field } from '../../../parts/Field';
-import { LinkRow } from '../../../parts/LinkRow';
 import { Page } from '../../../parts/Page';
 import { Typing } from '../../../parts/Typing';
 import { forgetTyped } from '../../../parts/typed';
 import { Words } from '../../../parts/Words';
-import { space } from '../../../theme/tokens';
+import { usePalette } from '../../../theme/theme';
+import { rowHeight, space } from '../../../theme/tokens';
 import { check } from '../../../forms/check';
 import { useNow } from '../../../sync/clock';
 import { useSections } from '../../../sync/sections';
@@ -45,26 +46,46 @@ interface KnownProps {
 
 /** The classes that are there, each with the lesson that would open. */
 function Known({ sections, onOpen }: KnownProps) {
+  const palette = usePalette();
   const now = useNow();
   const current = useRecords((state) => state.current);
   const timesOf = (sectionId: string) => {
     const { on, times } = lessonAt(current, sectionId, now);
-    return on
-      ? `its lesson from ${on.startsAt} to ${on.endsAt}`
-      : `a lesson from ${times.startsAt} to ${times.endsAt}`;
+    const { startsAt, endsAt } = on ?? times;
+    return { times: `${startsAt} to ${endsAt}`, spoken: on ? 'its lesson' : 'a lesson' };
   };
   return (
-    <Card style={{ gap: space(1) }}>
-      {sections.map(({ id, name }) => (
-        <LinkRow
-          key={id}
-          words={`${name}: ${timesOf(id)}`}
-          name={`Take the roll of ${name}: ${timesOf(id)}`}
-          onOpen={() => {
-            onOpen(id);
-          }}
-        />
-      ))}
+    <Card style={{ paddingVertical: space(1) }}>
+      {sections.map(({ id, name }, index) => {
+        const { times, spoken } = timesOf(id);
+        return (
+          <TouchableRipple
+            key={id}
+            role="link"
+            aria-label={`Take the roll of ${name}: ${spoken} from ${times}`}
+            onPress={() => {
+              onOpen(id);
+            }}
+            style={{
+              minHeight: rowHeight,
+              justifyContent: 'center',
+              borderTopWidth: index > 0 ? 1 : 0,
+              borderColor: palette.line,
+            }}
+          >
+            <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(3) }}>
+              <View style={{ flex: 1 }}>
+                <Words size="name" lines={2}>
+                  {name}
+                </Words>
+              </View>
+              <Words tone="inkQuiet" figures bold={spoken === 'its lesson'}>
+                {times}
+              </Words>
+            </View>
+          </TouchableRipple>
+        );
+      })}
     </Card>
   );
 }

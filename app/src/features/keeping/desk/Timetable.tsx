@@ -1,135 +1,28 @@
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { listOf } from '@slate-path/core/records/records';
 import type { Meeting } from '@slate-path/core/records/schema';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
-import { Choice } from '../../../parts/Choice';
-import { Field } from '../../../parts/Field';
 import { IconAction } from '../../../parts/IconAction';
-import { Sheet } from '../../../parts/Sheet';
 import { Words } from '../../../parts/Words';
-import { forgetTyped } from '../../../parts/typed';
-import { space } from '../../../theme/tokens';
-import { readTime } from '../../../forms/readTime';
-import { check } from '../../../forms/check';
+import { space, target } from '../../../theme/tokens';
 import { useNow } from '../../../sync/clock';
-import { makeChange, newId } from '../../../sync/outbox';
+import { makeChange } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useSectionNames, useSections } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
 import { weekdayNames } from '../../../forms/weekdays';
+import { MeetingForm } from './MeetingForm';
+import { wasHeldIn } from './heldMeeting';
 
-const weekdayOptions = weekdayNames.map((name, index) => ({
-  value: String(index + 1),
-  label: name.slice(0, 3),
-}));
-type Since = 'term' | 'today';
-const sinceOptions: { value: Since; label: string }[] = [
-  { value: 'term', label: 'The start of term' },
-  { value: 'today', label: 'Today' },
-];
 const about = 'timetable';
-
-const form = 'meeting new';
-
-function MeetingForm({ onClose }: { onClose: () => void }) {
-  const now = useNow();
-  const current = useRecords((state) => state.current);
-  const sections = useSections();
-  const terms = listOf(current, 'term');
-  const [sectionId, setSectionId] = useState(sections[0]?.id ?? '');
-  const [weekday, setWeekday] = useState('1');
-  const [startsAt, setStartsAt] = useState('');
-  const [endsAt, setEndsAt] = useState('');
-  const [errors, setErrors] = useState<Record<string, string>>({});
-  const [chosen, setChosen] = useState<Since | null>(null);
-  const begun = terms.some((term) => term.startsOn < now.date && now.date <= term.endsOn);
-  // A timetable being entered holds from the start of term on; one in use goes on from today.
-  const inUse = Object.values(current.lesson).some(
-    (lesson) => lesson.sectionId === sectionId && lesson.takenAt !== null && lesson.date < now.date,
-  );
-  const since = chosen ?? (inUse ? 'today' : 'term');
-  const accept = async () => {
-    const read = await check('MeetingToAdd', {
-      id: newId(),
-      sectionId,
-      weekday: Number(weekday),
-      startsAt: readTime(startsAt) ?? '',
-      endsAt: readTime(endsAt) ?? '',
-      validFrom: begun && since === 'today' ? now.date : null,
-      validUntil: null,
-    });
-    if (read.errors) {
-      setErrors(read.errors);
-      return;
-    }
-    const other = listOf(current, 'meeting').find(
-      (meeting) =>
-        meeting.sectionId === sectionId &&
-        meeting.weekday === Number(weekday) &&
-        (meeting.validUntil === null || meeting.validUntil >= now.date) &&
-        meeting.startsAt < read.data.endsAt &&
-        read.data.startsAt < meeting.endsAt,
-    );
-    if (other) {
-      setErrors({ startsAt: `The class has a lesson from ${other.startsAt} to ${other.endsAt} then` });
-      return;
-    }
-    makeChange('meeting.add', read.data, about);
-    forgetTyped(form);
-    onClose();
-  };
-  return (
-    <Sheet title="A weekly lesson" about={form} onClose={onClose}>
-      <Words size="small" tone="inkQuiet">
-        Class
-      </Words>
-      <Choice
-        name="Class"
-        value={sectionId}
-        options={sections.map(({ id, name }) => ({ value: id, label: name }))}
-        onChange={setSectionId}
-      />
-      <Words size="small" tone="inkQuiet">
-        Day
-      </Words>
-      <Choice name="Day" value={weekday} options={weekdayOptions} onChange={setWeekday} />
-      <View style={{ flexDirection: 'row', gap: space(3) }}>
-        <Field
-          label="From"
-          value={startsAt}
-          onChange={setStartsAt}
-          error={errors['startsAt']}
-          placeholder="10:40"
-        />
-        <Field
-          label="To"
-          value={endsAt}
-          onChange={setEndsAt}
-          error={errors['endsAt']}
-          placeholder="11:30"
-          onSubmit={() => void accept()}
-        />
-      </View>
-      {begun ? (
-        <>
-          <Words size="small" tone="inkQuiet">
-            Held since
-          </Words>
-          <Choice name="Held since" value={since} options={sinceOptions} onChange={setChosen} />
-        </>
-      ) : null}
-      <Action label="Add the lesson" kind="main" onPress={() => void accept()} />
-    </Sheet>
-  );
-}
 
 /** When each class meets in a week. A lesson taken out stays where it was already held. */
 export function Timetable() {
-  const [adding, setAdding] = useState(false);
+  const [open, setOpen] = useState<Meeting | 'new' | null>(null);
   const now = useNow();
   const current = useRecords((state) => state.current);
   const classes = useSections();
@@ -138,8 +31,8 @@ export function Timetable() {
     .filter((m) => m.validUntil === null || m.validUntil >= now.date)
     .sort((a, b) => (a.startsAt < b.startsAt ? -1 : 1));
   const end = (meeting: Meeting) => {
-    const held = Object.values(current.lesson).some((l) => l.id.startsWith(meeting.id) && l.takenAt !== null);
-    if (held) makeChange('meeting.end', { id: meeting.id, validUntil: addDays(now.date, -1) }, about);
+    if (wasHeldIn(current, meeting))
+      makeChange('meeting.end', { id: meeting.id, validUntil: addDays(now.date, -1) }, about);
     else makeChange('meeting.remove', { id: meeting.id }, about);
   };
   return (
@@ -160,12 +53,27 @@ export function Timetable() {
             </Words>
             {onDay.map((meeting) => (
               <View key={meeting.id} style={{ flexDirection: 'row', alignItems: 'center', gap: space(3) }}>
-                <Words tone="inkQuiet" figures>
-                  {`${meeting.startsAt}–${meeting.endsAt}`}
-                </Words>
-                <View style={{ flex: 1 }}>
-                  <Words>{names[meeting.sectionId] ?? ''}</Words>
-                </View>
+                <Pressable
+                  role="button"
+                  aria-label={`Change ${name} ${meeting.startsAt}, ${names[meeting.sectionId] ?? ''}`}
+                  onPress={() => {
+                    setOpen(meeting);
+                  }}
+                  style={{
+                    flex: 1,
+                    flexDirection: 'row',
+                    alignItems: 'center',
+                    gap: space(3),
+                    minHeight: target,
+                  }}
+                >
+                  <Words tone="inkQuiet" figures>
+                    {`${meeting.startsAt}–${meeting.endsAt}`}
+                  </Words>
+                  <View style={{ flex: 1 }}>
+                    <Words>{names[meeting.sectionId] ?? ''}</Words>
+                  </View>
+                </Pressable>
                 <IconAction
                   name={`Take out ${name} ${meeting.startsAt}`}
                   icon={Trash}
@@ -185,16 +93,17 @@ export function Timetable() {
             label="Add a lesson"
             kind={meetings.length === 0 ? 'main' : 'outlined'}
             onPress={() => {
-              setAdding(true);
+              setOpen('new');
             }}
           />
         ) : null}
         <TakeBack about={about} />
       </View>
-      {adding ? (
+      {open ? (
         <MeetingForm
+          meeting={open === 'new' ? null : open}
           onClose={() => {
-            setAdding(false);
+            setOpen(null);
           }}
         />
       ) : null}

@@ -1,0 +1,43 @@
+import { View } from 'react-native';
+import { TouchableRipple } from 'react-native-paper';
+import { usePalette } from '../theme/theme';
+import { space } from '../theme/tokens';
+import { choiceLook } from './choiceLook';
+import { Words } from './Words';
+
+interface SeveralOfProps<T extends string> {
+  /** What is chosen, for those who listen. */
+  name: string;
+  values: ReadonlySet<T>;
+  options: readonly { value: T; label: string }[];
+  onChange: (values: ReadonlySet<T>) => void;
+}
+
+/** Some of a few, all of them visible. */
+export function SeveralOf<T extends string>({ name, values, options, onChange }: SeveralOfProps<T>) {
+  const palette = usePalette();
+  return (
+    <View role="group" aria-label={name} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+      {options.map(({ value, label }) => {
+        const chosen = values.has(value);
+        return (
+          <TouchableRipple
+            key={value}
+            role="checkbox"
+            aria-checked={chosen}
+            aria-label={label}
+            onPress={() => {
+              const next = new Set(values);
+              if (chosen) next.delete(value);
+              else next.add(value);
+              onChange(next);
+            }}
+            style={choiceLook(palette, chosen)}
+          >
+            <Words bold={chosen}>{label}</Words>
+          </TouchableRipple>
+        );
+      })}
+    </View>
+  );
+}
