@@ -32,5 +32,26 @@ export const anotherTerm: ChangeOf<'term.next'>['payload'] = {
   enrolments: [
     { id: 'e4', sectionId: 's3', studentId: 'a', cohort: '', startsOn: '2027-01-11', endsOn: null },
   ],
+  lookFors: [
+    {
+      id: 'lf9',
+      name: 'Checked twice',
+      tone: 'wanted',
+      measure: 'count',
+      sign: 'check',
+      sectionId: 's3',
+      position: 0,
+    },
+  ],
+  focuses: [{ id: 'fo9', name: 'Workshop', sectionId: 's3', lookForIds: ['lf9'] }],
+  roomPlans: [
+    {
+      id: 'rp9',
+      sectionId: 's3',
+      name: 'Benches',
+      seats: [{ x: 0, y: 0 }],
+      places: [{ x: 0, y: 0, studentId: 'a' }],
+    },
+  ],
   ended: { on: '2026-12-04', meetingIds: ['m'], enrolmentIds: ['e3'] },
 };

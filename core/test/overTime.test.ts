@@ -9,6 +9,11 @@ import { rollBookOf } from '../src/attendance/roll/book';
 import { studentTotals } from '../src/attendance/roll/totals';
 import { enrolment, lesson, mark, meeting, section, standings, student, term } from './records';
 
+const lookFor = (id: string, sectionId: string | null) => ({
+  ...{ id, sectionId, name: id, tone: 'wanted' as const, measure: 'count' as const, sign: 'check' as const },
+  ...{ position: 0, removed: false },
+});
+
 const before = mergeRecords(emptyRecords(), {
   term: [term()],
   section: [
@@ -27,6 +32,17 @@ const before = mergeRecords(emptyRecords(), {
     enrolment({ id: 'gone', studentId: 'b', endsOn: '2026-10-01' }),
   ],
   standing: standings,
+  lookFor: [lookFor('own', 's'), lookFor('shared', null), lookFor('ofOver', 'over')],
+  focus: [
+    { id: 'f', name: 'Workshop', sectionId: 's', lookForIds: ['own', 'shared'], removed: false },
+    { id: 'all', name: 'Talk', sectionId: null, lookForIds: ['shared'], removed: false },
+  ],
+  roomPlan: [
+    {
+      ...{ id: 'r', sectionId: 's', name: 'Benches', seats: [{ x: 0, y: 0 }], removed: false },
+      places: [{ x: 0, y: 0, studentId: 'a' }],
+    },
+  ],
 });
 
 describe('another term from this one’s set-up', () => {
@@ -82,9 +98,23 @@ describe('another term from this one’s set-up', () => {
     expect(after.enrolment['gone']?.endsOn).toBe('2026-10-01');
     expect(nextTerm({ ...request, withStudents: false }, before, () => 'x').enrolments).toEqual([]);
   });
+  test('look-fors and sets of a class, and how its room stands, come along; what all share stays one', () => {
+    const mine = <T extends { sectionId: string | null }>(rows: T[]) =>
+      rows.filter(({ sectionId }) => sectionId === 'new1');
+    const [own] = mine(listOf(after, 'lookFor'));
+    expect(own?.name).toBe('own');
+    expect(own?.id).not.toBe('own');
+    expect(listOf(after, 'lookFor')).toHaveLength(4);
+    expect(mine(listOf(after, 'focus')).map(({ lookForIds }) => lookForIds)).toEqual([[own?.id, 'shared']]);
+    expect(mine(listOf(after, 'roomPlan')).map(({ name, places }) => [name, places])).toEqual([
+      ['Benches', [{ x: 0, y: 0, studentId: 'a' }]],
+    ]);
+    const empty = nextTerm({ ...request, withStudents: false }, before, () => 'x');
+    expect(empty.roomPlans.map(({ places }) => places)).toEqual([[]]);
+  });
   test('it is taken back whole', () => {
     const back = applyEdits(after, invertEdits(before, edits));
-    for (const table of ['section', 'meeting', 'enrolment', 'term'] as const)
+    for (const table of ['section', 'meeting', 'enrolment', 'term', 'lookFor', 'focus', 'roomPlan'] as const)
       expect(listOf(back, table)).toEqual(listOf(before, table));
   });
 });

@@ -56,7 +56,7 @@ export function makeStudents(random: PRNG): DemoStudent[] {
       .map(({ givenName, familyName }) => `${givenName} ${familyName}`),
   );
   const students: DemoStudent[] = [];
-  const subjects = classes.filter(({ name }) => name !== 'Watch');
+  const subjects = classes.filter(({ name }) => name !== 'Lantern Crew');
   for (const { name, size } of subjects) {
     const people = [...(namedPeople[name] ?? [])];
     while (people.length < size) people.push(newPerson(taken, random));
@@ -76,11 +76,11 @@ export function makeStudents(random: PRNG): DemoStudent[] {
       if (names.includes(`${student.givenName} ${student.familyName}`)) student.classes.push(className);
   };
   also(['Odalys Brandt', 'Tomasz Afolabi', 'Yusra Haddadin'], 'Tides and Navigation');
-  also(['Odalys Brandt', 'Mei Tanaka', 'Dario Quispe', 'Pell Arbuckle'], 'Watch');
+  also(['Odalys Brandt', 'Mei Tanaka', 'Dario Quispe', 'Pell Arbuckle'], 'Lantern Crew');
   const others = students.filter(
     (student) => student.classes.length === 1 && student.classes[0] !== 'Boat Workshop',
   );
   for (const student of others.filter((_, index) => index % 8 === 3).slice(0, 10))
-    student.classes.push('Watch');
+    student.classes.push('Lantern Crew');
   return students;
 }

@@ -75,8 +75,8 @@ export const classes: DemoClass[] = [
     ],
   },
   {
-    name: 'Watch',
-    subject: 'Watch',
+    name: 'Lantern Crew',
+    subject: 'Advisory',
     room: 'Harbour office',
     size: 14,
     meets: [

@@ -7,7 +7,7 @@ import type { Pupil } from './tallies';
 type CheckInPayload = ChangeOf<'checkIn.record'>['payload'];
 
 /** The class of the demo whose students check themselves in. */
-export const checkInClass = 'Watch';
+export const checkInClass = 'Lantern Crew';
 export const checkInSetting = { ...plainSetting, lunchChoices: ['soup', 'fish pie', 'own'] };
 
 const comments = ['Slept badly', 'My splice held!', 'Can I show you my log?', 'Long way in against the wind'];

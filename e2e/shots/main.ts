@@ -34,7 +34,7 @@ const boats = section.find(({ name }) => name === 'Boat Workshop')?.id ?? '';
 const shore = section.find(({ name }) => name === 'Shore Ecology')?.id ?? '';
 const tides = section.find(({ name }) => name === 'Tides and Navigation')?.id ?? '';
 const logs = section.find(({ name }) => name === 'Log-keeping')?.id ?? '';
-const advisory = section.find(({ name }) => name === 'Watch')?.id ?? '';
+const advisory = section.find(({ name }) => name === 'Lantern Crew')?.id ?? '';
 const odalys = student.find(({ familyName }) => familyName === 'Brandt')?.id ?? '';
 
 /** Two colleagues in one of the classes: one teaches it too, one assists. */

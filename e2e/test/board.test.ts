@@ -146,3 +146,38 @@ test('only how many there are is enough; marks put on the wrong lesson are moved
   expect(await marksOn(room.client, '2026-11-20')).toEqual(['Pupil02 A']);
   expect(await marksOn(room.client, '2026-11-23')).toEqual(['Student 12 A']);
 });
+
+test('by keyboard: two keys to the first student; a sheet has the focus, keeps it, and gives it back', async () => {
+  await server.start('2026-11-23T10:42:00Z');
+  await makeClassroom(server.address, 4);
+  await page.close();
+  page = await openPage(browser, 'wide');
+  await signIn(page, server.address);
+  await control(page, 'Pupil04');
+  const focused = () =>
+    page.evaluate(
+      () => document.activeElement?.getAttribute('aria-label') ?? document.activeElement?.tagName,
+    );
+  await page.keyboard.press('Tab');
+  expect(await focused()).toBe('Skip to the page');
+  await page.keyboard.press('Enter');
+  expect(await focused()).toContain('Pupil01 Abara');
+  const menu = await control(page, 'More about this lesson');
+  await menu.evaluate((button) => {
+    button.focus();
+  });
+  await page.keyboard.press('Enter');
+  await control(page, 'All away');
+  const inside = () => page.evaluate(() => document.activeElement?.closest('[role=dialog]') !== null);
+  expect(await inside()).toBe(true);
+  for (let key = 0; key < 25; key += 1) {
+    await page.keyboard.press('Tab');
+    expect(await inside()).toBe(true);
+  }
+  // Letters and arrows mean nothing to the page behind it.
+  for (const key of ['ArrowDown', 'a'] as const) await page.keyboard.press(key);
+  await page.keyboard.press('Escape');
+  await page.waitForFunction(() => document.querySelector('[role=dialog]') === null);
+  expect(await focused()).toBe('More about this lesson');
+  await says(page, 'Not taken yet');
+});

@@ -6,6 +6,7 @@ import { usePalette, useWide } from '../theme/theme';
 import { radius, space } from '../theme/tokens';
 import { IconAction } from './IconAction';
 import { Typing } from './Typing';
+import { useDialog } from './useDialog';
 import { Words } from './Words';
 
 interface SheetProps {
@@ -21,6 +22,7 @@ interface SheetProps {
 export function Sheet({ title, note, onClose, about, children }: SheetProps) {
   const palette = usePalette();
   const wide = useWide();
+  const dialog = useDialog<View>(onClose);
   return (
     <Portal>
       <Modal
@@ -38,7 +40,14 @@ export function Sheet({ title, note, onClose, about, children }: SheetProps) {
           alignSelf: 'center',
         }}
       >
-        <View role="dialog" aria-label={title} style={{ flexShrink: 1 }}>
+        <View
+          ref={dialog}
+          role="dialog"
+          aria-modal
+          aria-label={title}
+          tabIndex={-1}
+          style={{ flexShrink: 1 }}
+        >
           <View style={{ flexDirection: 'row', padding: space(4), paddingBottom: space(2), gap: space(2) }}>
             <View style={{ flex: 1 }}>
               <Words size="large" serif heading={2}>

@@ -2,9 +2,10 @@ import { Redirect, usePathname, useRouter } from 'expo-router';
 import { useEffect, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
+import { TapArea } from '../parts/TapArea';
 import { Words } from '../parts/Words';
 import { usePalette, useWide } from '../theme/theme';
-import { railWidth, space } from '../theme/tokens';
+import { railWidth, space, target } from '../theme/tokens';
 import { NoteButton, NoteLine } from '../features/notes/NoteEntry';
 import { useAccount } from '../sync/account';
 import { useNow } from '../sync/clock';
@@ -48,6 +49,35 @@ function DemoNotice() {
   );
 }
 
+/** The first that Tab finds, and seen only then: past the places to the page, on a lesson to its first student. */
+function SkipLink() {
+  const palette = usePalette();
+  const skip = () => {
+    const student = document.querySelector<HTMLElement>(
+      '[data-testid=student-row],[data-testid=student-tile]',
+    );
+    (student ?? document.getElementById('page'))?.focus();
+  };
+  return (
+    <TapArea
+      id="skip"
+      name="Skip to the page"
+      onTap={skip}
+      style={{
+        position: 'absolute',
+        zIndex: 1,
+        top: 0,
+        minHeight: target,
+        justifyContent: 'center',
+        paddingHorizontal: space(4),
+        backgroundColor: palette.surface,
+      }}
+    >
+      <Words bold>Skip to the page</Words>
+    </TapArea>
+  );
+}
+
 /** The places round every page, of a reader two of them: a bar below on the phone, a rail at the left when wide. */
 export function Frame({ children }: { children: ReactNode }) {
   const palette = usePalette();
@@ -68,6 +98,7 @@ export function Frame({ children }: { children: ReactNode }) {
     <View
       style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: palette.ground }}
     >
+      <SkipLink />
       <View
         role="navigation"
         aria-label="Places"
@@ -87,7 +118,7 @@ export function Frame({ children }: { children: ReactNode }) {
         {wide ? <View style={{ flex: 1 }} /> : null}
         {isReader ? null : <NoteButton wide={wide} />}
       </View>
-      <View role="main" style={{ flex: 1 }}>
+      <View role="main" id="page" tabIndex={-1} style={{ flex: 1 }}>
         {demo ? <DemoNotice /> : null}
         <View style={{ flex: 1 }}>
           {isReader && pathname === '/' ? <Redirect href="/given" /> : children}

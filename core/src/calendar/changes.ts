@@ -29,6 +29,19 @@ export const calendarChanges = {
       sections: z.array(recordFields.section.extend({ id: Id })).max(40),
       meetings: z.array(recordFields.meeting.extend({ id: Id })).max(400),
       enrolments: z.array(recordFields.enrolment.extend({ id: Id })).max(5000),
+      // What a class has of its own comes along; what all classes share needs nothing.
+      lookFors: z
+        .array(recordFields.lookFor.extend({ id: Id }))
+        .max(2000)
+        .default([]),
+      focuses: z
+        .array(recordFields.focus.extend({ id: Id }))
+        .max(1000)
+        .default([]),
+      roomPlans: z
+        .array(recordFields.roomPlan.extend({ id: Id }))
+        .max(400)
+        .default([]),
       ended: z.strictObject({
         on: LocalDate,
         meetingIds: z.array(Id).max(400),

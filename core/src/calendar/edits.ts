@@ -10,11 +10,14 @@ export const calendarEdits: EditsByKind<typeof calendarChanges> = {
     { op: 'ensure', table: 'term', id, values },
     { op: 'set', table: 'term', id, values },
   ],
-  'term.next': ({ term: { id: termId, ...term }, sections, meetings, enrolments, ended }) => [
+  'term.next': ({ term: { id: termId, ...term }, ended, ...made }) => [
     { op: 'make', table: 'term', id: termId, values: term },
-    ...sections.map(({ id, ...values }): Edit => ({ op: 'make', table: 'section', id, values })),
-    ...meetings.map(({ id, ...values }): Edit => ({ op: 'make', table: 'meeting', id, values })),
-    ...enrolments.map(({ id, ...values }): Edit => ({ op: 'make', table: 'enrolment', id, values })),
+    ...made.sections.map(({ id, ...values }): Edit => ({ op: 'make', table: 'section', id, values })),
+    ...made.meetings.map(({ id, ...values }): Edit => ({ op: 'make', table: 'meeting', id, values })),
+    ...made.enrolments.map(({ id, ...values }): Edit => ({ op: 'make', table: 'enrolment', id, values })),
+    ...made.lookFors.map(({ id, ...values }): Edit => ({ op: 'make', table: 'lookFor', id, values })),
+    ...made.focuses.map(({ id, ...values }): Edit => ({ op: 'make', table: 'focus', id, values })),
+    ...made.roomPlans.map(({ id, ...values }): Edit => ({ op: 'make', table: 'roomPlan', id, values })),
     ...ended.meetingIds.map((id): Edit => ({
       op: 'set',
       table: 'meeting',

@@ -16,7 +16,8 @@ export type NextTerm = PayloadOf<(typeof calendarChanges)['term.next']>;
 
 /**
  * The payload that begins another term from this one's set-up: each class that goes on is a new one
- * with the same name, times and rules (and students), so that the old one's totals stay its own.
+ * with the same name, times, rules, look-fors, sets and room plans (and students), so that the old one's totals stay
+ * its own. What all classes share is not copied.
  * Times and enrolments of all old classes end with the old term.
  * @param newId gives a fresh id at every call
  */
@@ -27,6 +28,7 @@ export function nextTerm(request: NextTermRequest, records: Records, newId: () =
   const enrolments = listOf(records, 'enrolment').filter(({ endsOn }) => open(endsOn));
   const idOf = new Map(sectionIds.map((id) => [id, newId()]));
   const newSection = (id: string) => idOf.get(id) ?? null;
+  const own = ownOf(records, newSection, newId);
   return {
     term,
     sections: listOf(records, 'section').flatMap(({ id, removed: _removed, taughtWithId, ...rest }) => {
@@ -45,10 +47,38 @@ export function nextTerm(request: NextTermRequest, records: Records, newId: () =
       const from = { startsOn: term.startsOn, endsOn: null };
       return fresh ? [{ id: newId(), sectionId: fresh, studentId, cohort, ...from }] : [];
     }),
+    ...own,
+    roomPlans: listOf(records, 'roomPlan').flatMap(({ removed: _removed, sectionId, places, ...rest }) => {
+      const fresh = newSection(sectionId);
+      return fresh ? [{ ...rest, id: newId(), sectionId: fresh, places: withStudents ? places : [] }] : [];
+    }),
     ended: {
       on: lastDay,
       meetingIds: meetings.map(({ id }) => id),
       enrolmentIds: enrolments.map(({ id }) => id),
     },
   };
+}
+
+/** The look-fors of each class's own and its sets, which may hold shared ones too. */
+function ownOf(
+  records: Records,
+  newSection: (id: string) => string | null,
+  newId: () => string,
+): Pick<NextTerm, 'lookFors' | 'focuses'> {
+  const idOf = new Map<string, string>();
+  const lookFors = listOf(records, 'lookFor').flatMap(({ id, removed: _removed, sectionId, ...rest }) => {
+    const fresh = sectionId === null ? null : newSection(sectionId);
+    if (fresh === null) return [];
+    idOf.set(id, newId());
+    return [{ ...rest, id: idOf.get(id) ?? id, sectionId: fresh }];
+  });
+  const focuses = listOf(records, 'focus').flatMap(
+    ({ removed: _removed, sectionId, lookForIds, ...rest }) => {
+      const fresh = sectionId === null ? null : newSection(sectionId);
+      const ids = lookForIds.map((id) => idOf.get(id) ?? id);
+      return fresh === null ? [] : [{ ...rest, id: newId(), sectionId: fresh, lookForIds: ids }];
+    },
+  );
+  return { lookFors, focuses };
 }

@@ -24,7 +24,6 @@ import { rollShape } from './keptShape';
 import { LessonHeader } from './LessonHeader';
 import type { LessonRow } from './lessonRow';
 import { ModeBar, modeOf, type LessonMode } from './ModeBar';
-import { NoLesson } from './NoLesson';
 import { Roll } from './Roll';
 import { RollFooter } from './RollFooter';
 import { RollShape } from './RollShape';
@@ -39,6 +38,7 @@ const TileOrder = lazily(() => import('../../observation/tallies/TileOrder'));
 const LessonNotesSheet = lazy(() => import('../../notes/LessonNotes'));
 const TallySheet = lazy(() => import('../../observation/tallies/TallySheet'));
 const CheckInPanel = lazily(() => import('../checkIn/CheckInPanel'));
+const NoLesson = lazily(() => import('./NoLesson'));
 const loadMarkDetail = () => import('./MarkDetail');
 const MarkDetail = lazily(loadMarkDetail);
 /** Of no use to the first screen, and soon wanted. */

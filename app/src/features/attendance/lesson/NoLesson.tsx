@@ -11,7 +11,7 @@ import { useRecords } from '../../../sync/useRecords';
 import { useSync } from '../../../sync/sync';
 
 /** No lesson to show: what is missing, and the one action that brings it. */
-export function NoLesson({ asked }: { asked: string | undefined }) {
+export default function NoLesson({ asked }: { asked: string | undefined }) {
   const router = useRouter();
   const isKeeper = useAccount((account) => account.isKeeper);
   const state = useSync();

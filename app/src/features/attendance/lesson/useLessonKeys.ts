@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { standingFor } from '@slate-path/core/attendance/roll/standings';
 import { localMoment } from '@slate-path/core/calendar/zone';
+import { isDialogOpen } from '../../../parts/useDialog';
 import { now, zoneOf } from '../../../sync/clock';
 import { takeBack } from '../../../sync/outbox';
 import { useRecords } from '../../../sync/useRecords';
@@ -53,7 +54,9 @@ function sideways({ rows, columnLength, previous, next }: LessonKeys, by: 1 | -1
   };
 }
 
+/** Letters mean something else: somebody types, or a dialog is open. */
 export function typing(): boolean {
+  if (isDialogOpen()) return true;
   const tag = document.activeElement?.tagName;
   return tag === 'INPUT' || tag === 'TEXTAREA';
 }

@@ -56,7 +56,7 @@ export function NextTermForm({ last, onClose }: { last: Term; onClose: () => voi
   return (
     <Sheet
       title={`After ${last.name}`}
-      note="The classes begin anew with the same names, times and rules. The old ones stay as they are, with all their marks."
+      note="The classes begin anew with the same names, times, rules, look-fors and room plans. The old ones stay as they are, with all their marks."
       about={form}
       onClose={onClose}
     >
