@@ -150,6 +150,7 @@ export function rollOf(page: Page): Promise<string[]> {
 
 /** Opens all about one student's mark: on a phone a list of full names has the way to it. */
 export async function openStudent(page: Page, name: string): Promise<void> {
+  await page.waitForSelector('[data-testid="student-row"]');
   const onBoard = await page.$('[aria-label="Show as a list"]');
   const isThere = await page.$(`[aria-label^="More about ${name}"]`);
   if (onBoard && !isThere) await tap(page, 'Show as a list');

@@ -64,7 +64,7 @@ test('first start: from nothing to a roll, with a messy roster', async () => {
   await says(page, 'at least 10 characters; a few words are best');
   await type(page, 'Passphrase', teacher.passphrase);
   await tap(page, 'Begin');
-  await tap(page, 'Add a class');
+  await tap(page, 'Set up a class first');
   await tap(page, 'Add a class');
   await type(page, 'Name', 'Boat Workshop');
   await tap(page, 'Add the class');
@@ -173,7 +173,7 @@ test('a roll of thirty: three away, one of them late, one leaving; then a forgot
   await says(page, '9 lessons not taken');
   await tap(page, '9 lessons not taken');
   await tap(page, 'Boat Workshop, Fri 20 Nov');
-  await says(page, 'Friday 20 November');
+  await says(page, 'Fri 20 Nov, 10:40');
   await tap(page, 'Pupil03');
   await says(page, '1 away');
   await says(page, '8 lessons not taken');

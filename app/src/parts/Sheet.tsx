@@ -18,11 +18,20 @@ interface SheetProps {
   children: ReactNode;
 }
 
+/** By itself: a portal puts it on the page later than the sheet that asks for it. */
+function Dialog({ title, onClose, children }: Pick<SheetProps, 'title' | 'onClose' | 'children'>) {
+  const dialog = useDialog<View>(onClose);
+  return (
+    <View ref={dialog} role="dialog" aria-modal aria-label={title} tabIndex={-1} style={{ flexShrink: 1 }}>
+      {children}
+    </View>
+  );
+}
+
 /** Something to look at or settle before going on: from below on the phone, in the middle when wide. */
 export function Sheet({ title, note, onClose, about, children }: SheetProps) {
   const palette = usePalette();
   const wide = useWide();
-  const dialog = useDialog<View>(onClose);
   return (
     <Portal>
       <Modal
@@ -40,14 +49,7 @@ export function Sheet({ title, note, onClose, about, children }: SheetProps) {
           alignSelf: 'center',
         }}
       >
-        <View
-          ref={dialog}
-          role="dialog"
-          aria-modal
-          aria-label={title}
-          tabIndex={-1}
-          style={{ flexShrink: 1 }}
-        >
+        <Dialog title={title} onClose={onClose}>
           <View style={{ flexDirection: 'row', padding: space(4), paddingBottom: space(2), gap: space(2) }}>
             <View style={{ flex: 1 }}>
               <Words size="large" serif heading={2}>
@@ -60,7 +62,7 @@ export function Sheet({ title, note, onClose, about, children }: SheetProps) {
           <ScrollView contentContainerStyle={{ padding: space(4), paddingTop: space(1), gap: space(3) }}>
             {about === undefined ? children : <Typing about={about}>{children}</Typing>}
           </ScrollView>
-        </View>
+        </Dialog>
       </Modal>
     </Portal>
   );
