@@ -209,6 +209,7 @@ test('a lesson moved, deleted and brought back, an extra one; two classes on one
   // A class is not in two lessons at once.
   await tap(page, 'More about this lesson');
   await tap(page, 'Add an extra lesson');
+  await type(page, 'Day', '28 Nov');
   await type(page, 'From', '11:00');
   await tap(page, 'Add the lesson');
   await says(page, 'The class has a lesson from');
