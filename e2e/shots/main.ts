@@ -58,6 +58,7 @@ const takeRoll = async (page: Page) => {
   await openStudent(page, 'Dario');
   await tap(page, 'Late');
   await tap(page, 'Close');
+  await tap(page, 'Show as a board');
   await page.evaluate(() => document.querySelector('[id^="row-"]')?.scrollIntoView());
 };
 
