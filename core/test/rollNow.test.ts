@@ -20,6 +20,8 @@ describe('who is in a class, as it is typed or pasted', () => {
     ['Given name\tFamily name\nAna\tLima\nBo\tChen', ['Ana Lima', 'Bo Chen']],
     ['Lima, Ana\nChen, Bo\nDiaz, Cleo', ['Ana Lima', 'Bo Chen', 'Cleo Diaz']],
     ['Ana\n\nBo\nCleo\n', ['Ana', 'Bo', 'Cleo']],
+    ['P01\nP02\nKid 7', ['P01', 'P02', 'Kid 7']],
+    ['Total: 30', []],
     ['', []],
     ['  \n ', []],
     ['0', []],
@@ -104,6 +106,7 @@ describe('when a class may meet every week', () => {
     ['another class', [monday, { ...wednesday, sectionId: 't' }], ''],
     ['set aside', [monday, { ...wednesday, setAside: true }], ''],
     ['of the timetable', [monday, { ...wednesday, id: `m.${wednesday.date}` }], ''],
+    ['moved from another day', [monday, { ...wednesday, id: 'm.2026-11-24' }], ''],
   ])('%s', (_what, lessons, proposed) => {
     expect(words(lessons)).toBe(proposed);
   });

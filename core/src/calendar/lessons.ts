@@ -15,6 +15,11 @@ export function lessonId(meetingId: string, date: string): string {
   return `${meetingId}.${date}`;
 }
 
+/** Was it given by the timetable, also if it was moved since? Such a lesson has a day in its id. */
+export function isOfTimetable({ id }: Pick<Lesson, 'id'>): boolean {
+  return /\.\d{4}-\d{2}-\d{2}$/.test(id);
+}
+
 /** The day off a date lies in, if any. */
 export function dayOffOn(date: string, daysOff: readonly DayOff[]): DayOff | undefined {
   return daysOff.find((off) => off.startsOn <= date && date <= off.endsOn);

@@ -1,6 +1,9 @@
 import type { Lesson, Meeting } from '../records/schema';
 import { groupBy } from '../records/groupBy';
+import { listed } from '../words/listed';
+import { isOfTimetable } from './lessons';
 import { addDays, minutesOf, timeOf, weekdayOf } from './localTime';
+import { weekdayNames } from './weekdays';
 
 /** A time of the week at which a class was taken without a timetable. */
 export interface ProposedTime {
@@ -58,8 +61,7 @@ export function proposeTimetable(
       lesson.takenAt !== null &&
       lesson.date <= today &&
       lesson.date > addDays(today, -lookBack) &&
-      // A lesson of the timetable has its day in its id.
-      !lesson.id.endsWith(`.${lesson.date}`) &&
+      !isOfTimetable(lesson) &&
       !isPlanned(lesson),
   );
   if (new Set(taken.map(({ date }) => date)).size < 2) return [];
@@ -74,18 +76,12 @@ export function proposeTimetable(
     );
 }
 
-const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
-
 /** "Mon and Wed at 9:00", "Mon at 9:00 and Wed at 10:30": each day once, days of one time together. */
 export function proposalWords(times: readonly ProposedTime[]): string {
   const byTime = [...groupBy(times, ({ startsAt }) => startsAt)];
   const parts = byTime.map(
     ([startsAt, found]) =>
-      `${listed(found.map(({ weekday }) => days[weekday - 1] ?? ''))} at ${startsAt.replace(/^0/, '')}`,
+      `${listed(found.map(({ weekday }) => weekdayNames[weekday - 1]?.slice(0, 3) ?? ''))} at ${startsAt.replace(/^0/, '')}`,
   );
   return listed(parts);
-}
-
-function listed(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
 }

@@ -18,7 +18,7 @@ import { useAllLessons } from '../attendance/lesson/lessons';
 import { useNow } from '../../sync/clock';
 import { useSections, type ShownSection } from '../../sync/sections';
 import { useRecords } from '../../sync/useRecords';
-import { weekdayNames } from '../../forms/weekdays';
+import { weekdayNames } from '@slate-path/core/calendar/weekdays';
 import { GivenLine } from '../sharing/GivenLine';
 import { FindStudent } from './FindStudent';
 import { SectionCard } from './SectionCard';

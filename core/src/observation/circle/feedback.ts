@@ -1,11 +1,8 @@
 import type { LookFor } from '../../records/schema';
+import { listed } from '../../words/listed';
 import type { MemberShare } from './shares';
 
 const times = (count: number) => (count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`);
-
-function listed(parts: readonly string[]): string {
-  return parts.length < 2 ? parts.join('') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1) ?? ''}`;
-}
 
 const lower = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
 

@@ -1,7 +1,8 @@
-import { readDelimited } from '../../formats/table';
+import { readDelimited, type TableRow } from '../../formats/table';
 import { mergeRoster, type MergedRow, type People } from './mergeRoster';
 import { readNameList } from './nameList';
 import { readRoster } from './readRoster';
+import { isSummary } from './tidyName';
 
 /** More than this is no class but a mistake. */
 export const mostNumbered = 60;
@@ -38,6 +39,10 @@ export function readPasted(text: string, sectionId: string, people: People): Pas
   const rows = (readNameList(text) ?? readDelimited(text)).filter(({ cells }) => cells.some(Boolean));
   const byLine = new Map(rows.map(({ line, cells }) => [line, cells.filter(Boolean).join(', ')]));
   const merged = mergeRoster(readRoster(rows).rows, sectionId, people);
+  if (merged.every(({ fate }) => fate === 'left_out') && rows.every(isSign)) {
+    const signs = rows.map(({ cells }) => cells.join('')).filter((cell) => !isSummary(cell));
+    if (signs.length > 0) return { students: signs.map(asStudent), left: [] };
+  }
   const comes = ({ fate, doubts }: MergedRow) =>
     fate !== 'left_out' && (fate !== 'in_doubt' || doubts.every(({ mild }) => mild));
   return {
@@ -51,6 +56,10 @@ export function readPasted(text: string, sectionId: string, people: People): Pas
       })),
   };
 }
+
+/** "P01", "Kid 7": a sign that stands for somebody, where no name may. Numbers alone are none. */
+const isSign = ({ cells }: TableRow) =>
+  cells.filter(Boolean).length === 1 && cells.some((cell) => /\p{L}/u.test(cell) && !cell.includes('@'));
 
 function asStudent(givenName: string, index: number): MergedRow {
   return {

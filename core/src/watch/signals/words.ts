@@ -1,3 +1,4 @@
+import { weekdayNames } from '../../calendar/weekdays';
 import { format, parseISO } from 'date-fns';
 import type { StreamName } from './streams';
 
@@ -100,13 +101,5 @@ export const streamWords: Record<StreamName, string> = {
   stuck: 'notes of trouble',
 };
 
-export const weekdayWords = [
-  '',
-  'Monday',
-  'Tuesday',
-  'Wednesday',
-  'Thursday',
-  'Friday',
-  'Saturday',
-  'Sunday',
-];
+/** By the number of the day: 1 is Monday. */
+export const weekdayWords = ['', ...weekdayNames];

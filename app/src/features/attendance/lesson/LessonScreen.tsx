@@ -2,6 +2,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { lessonNow } from '@slate-path/core/calendar/lessonNow';
+import { isOfTimetable } from '@slate-path/core/calendar/lessons';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { rollRows, type RollRow } from '@slate-path/core/attendance/roll/rollRows';
@@ -49,9 +50,6 @@ const LessonSide = lazily(() => import('./LessonSide'));
 
 /** Beside the roll, on a wide screen. */
 const sideWidth = 320;
-
-/** Of no timetable. */
-const isExtra = ({ id, date }: Lesson) => !id.endsWith(`.${date}`);
 
 const bookOf = (state: RecordsState) => rollBook(state.current);
 
@@ -147,7 +145,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
     };
   }, []);
   // Not while it is being taken: the board would move away under the thumb.
-  const [offers] = useState(isExtra(lesson) && lesson.takenAt !== null);
+  const [offers] = useState(!isOfTimetable(lesson) && lesson.takenAt !== null);
   const shape = rollShape.use();
   const columnLength = useColumnLength(rows.length, wide ? railWidth + sideWidth : 0);
   useLessonKeys({

@@ -160,8 +160,11 @@ export function moveMarks(from: Lesson, to: Lesson, rows: readonly RollRow[]): v
     },
     historyOf(to),
   );
-  for (const { student, found } of marked)
-    if (found.comment !== '') writeComment(to, student.id, found.comment);
+  for (const { student, mark: found } of rows) {
+    if (!found || found.removed || found.comment === '') continue;
+    writeComment(to, student.id, found.comment);
+    writeComment(from, student.id, '');
+  }
 }
 
 /** To another date or time, with its marks. */

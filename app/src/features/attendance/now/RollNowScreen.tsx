@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { many } from '@slate-path/core/words/many';
@@ -94,11 +94,16 @@ function NewClass({ isFirst, onOpen }: { isFirst: boolean; onOpen: (sectionId: s
   const [name, setName] = useState('');
   const [list, setList] = useState('');
   const [error, setError] = useState<string>();
+  // A second tap while the first is at work would make a second class.
+  const begun = useRef(false);
   const { students, left } = usePasted(list);
   const accept = async () => {
+    if (begun.current) return;
+    begun.current = true;
     const read = await check('SectionFields', { name, subject: '', room: '' });
     if (read.errors) {
       setError(Object.values(read.errors)[0]);
+      begun.current = false;
       return;
     }
     const sectionId = await beginClass(read.data.name, students);

@@ -11,7 +11,7 @@ import { Words } from '../../../parts/Words';
 import { forgetTyped } from '../../../parts/typed';
 import { check } from '../../../forms/check';
 import { readDate } from '../../../forms/readDate';
-import { weekdayNames } from '../../../forms/weekdays';
+import { weekdayNames } from '@slate-path/core/calendar/weekdays';
 import { useAccount } from '../../../sync/account';
 import { useNow } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';

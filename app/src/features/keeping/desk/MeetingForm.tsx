@@ -13,7 +13,7 @@ import { forgetTyped } from '../../../parts/typed';
 import { space } from '../../../theme/tokens';
 import { check } from '../../../forms/check';
 import { readTime } from '../../../forms/readTime';
-import { weekdayNames } from '../../../forms/weekdays';
+import { weekdayNames } from '@slate-path/core/calendar/weekdays';
 import { useNow } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';
 import { useSections } from '../../../sync/sections';

@@ -14,7 +14,7 @@ import { makeChange } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useSectionNames, useSections } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
-import { weekdayNames } from '../../../forms/weekdays';
+import { weekdayNames } from '@slate-path/core/calendar/weekdays';
 import { MeetingForm } from './MeetingForm';
 import { wasHeldIn } from './heldMeeting';
 
