@@ -39,26 +39,57 @@ async function levelsAt(date = today): Promise<string[]> {
   return [...counts].map(([level, count]) => `${level} x ${count}`).sort();
 }
 
-test('a sweep of thirty under ten seconds: everyone at one level, the few by tap and by slide; who is away has none', async () => {
+test('a sweep of thirty under ten seconds: everyone at one level, the few by a tap; who is away has none', async () => {
   await tap(page, 'Pupil30');
   await says(page, '1 away');
   await tap(page, 'Sweep');
-  await says(page, 'Everyone at…');
+  await says(page, 'Tap who is rowing, or');
   const begun = Date.now();
   await tap(page, 'Everyone Rowing');
-  const low = await pointOf('Pupil03', 0);
-  await page.touchscreen.tap(low.x, low.y);
-  const [from, to] = [await pointOf('Pupil05', 2), await pointOf('Pupil05', 3)];
-  const finger = await page.touchscreen.touchStart(from.x, from.y);
-  await finger.move((from.x + to.x) / 2, from.y);
-  await finger.move(to.x, to.y);
-  await finger.end();
+  await tap(page, 'Adrift');
+  await tap(page, 'Pupil03');
+  await tap(page, 'Steering');
+  await tap(page, 'Pupil05');
   await says(page, '29 of 29 set');
   await says(page, 'Adrift: Pupil03');
   expect(Date.now() - begun).toBeLessThan(10_000);
   await saved(page);
   expect(await levelsAt()).toEqual(['0 x 1', '2 x 27', '3 x 1']);
+});
 
+test('on the board who was tapped first keeps the level when the rest gets one; the same again takes it away', async () => {
+  await tap(page, 'Later lesson');
+  await says(page, 'Tap who is');
+  await tap(page, 'Coasting');
+  await tap(page, 'Pupil01');
+  await tap(page, 'Pupil02');
+  await tap(page, 'Pupil02');
+  await says(page, '1 of 30 set');
+  await tap(page, 'Rowing');
+  await tap(page, 'The rest Rowing');
+  await says(page, '30 of 30 set');
+  await saved(page);
+  expect(await levelsAt('2026-11-25')).toEqual(['1 x 1', '2 x 29']);
+  await tap(page, 'Take back');
+  await tap(page, 'Take back');
+  await tap(page, 'Take back');
+  await tap(page, 'Take back');
+  await says(page, 'Tap who is rowing, or');
+  await saved(page);
+  await tap(page, 'Earlier lesson');
+  await says(page, '29 of 29 set');
+});
+
+test('the list has full names and a slide a student', async () => {
+  await tap(page, 'Show as a list');
+  const [from, to] = [await pointOf('Pupil05', 3), await pointOf('Pupil05', 2)];
+  const finger = await page.touchscreen.touchStart(from.x, from.y);
+  await finger.move((from.x + to.x) / 2, from.y);
+  await finger.move(to.x, to.y);
+  await finger.end();
+  await saved(page);
+  expect(await levelsAt()).toEqual(['0 x 1', '2 x 28']);
+  await tap(page, 'Take back');
   // The same again takes a level away: only who was set counts.
   const again = await pointOf('Pupil03', 0);
   await page.touchscreen.tap(again.x, again.y);
@@ -71,7 +102,7 @@ test('a sweep of thirty under ten seconds: everyone at one level, the few by tap
 
 test('it stands beside the next one and on the path; levels renamed change nothing that was recorded', async () => {
   await tap(page, 'Later lesson');
-  await says(page, 'Everyone at…');
+  await says(page, 'Tap who is');
   const before = await page.$$eval('[role=img][aria-label^="before:"]', (found) =>
     found.map((one) => one.getAttribute('aria-label')),
   );
@@ -83,11 +114,12 @@ test('it stands beside the next one and on the path; levels renamed change nothi
   await says(page, 'A level needs a name');
   await type(page, 'Level 0', 'Becalmed');
   await tap(page, 'Call them so');
+  await tap(page, 'Becalmed');
   await tap(page, 'Everyone Becalmed');
   await says(page, '30 of 30 set');
   await saved(page);
   expect(await levelsAt('2026-11-25')).toEqual(['0 x 30']);
-  await page.goto(`${server.address}/students/${room.studentIds[2] ?? ''}`);
+  await page.goto(`${server.address}/students/${room.studentIds[2] ?? ''}?page=record`);
   await page.waitForSelector('[aria-label="Mon 23 Nov: here, becalmed"]');
   expect(await textOf(page)).toContain('Pupil03');
 });

@@ -13,6 +13,8 @@ interface TapAreaProps {
   testID?: string;
   /** Whether it is held down or chosen, where it can be. */
   held?: boolean;
+  /** A link to another page: whether that is the present one. */
+  page?: boolean;
 }
 
 interface Pointer {
@@ -40,7 +42,7 @@ const tapSlop = 16;
  * it acts when the finger is lifted, some 40 ms before the click on a slow phone: a scroll or a second
  * finger ends the touch without lifting. A click alone comes from a screen reader or a script.
  */
-export function TapArea({ name, onTap, onHold, children, style, id, testID, held }: TapAreaProps) {
+export function TapArea({ name, onTap, onHold, children, style, id, testID, held, page }: TapAreaProps) {
   const pressed = useRef<Pointer | null>(null);
   const liftedAt = useRef(-sameTapMs);
   const onPointerDown = ({ isPrimary, button, timeStamp, clientX, clientY }: Pointer) => {
@@ -93,7 +95,8 @@ export function TapArea({ name, onTap, onHold, children, style, id, testID, held
     <View
       id={id}
       testID={testID}
-      role="button"
+      role={page === undefined ? 'button' : 'link'}
+      aria-current={page ? 'page' : undefined}
       tabIndex={0}
       aria-label={name}
       {...(held === undefined ? {} : ({ 'aria-pressed': held } as object))}

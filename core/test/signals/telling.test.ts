@@ -105,7 +105,7 @@ describe('a class of seven lessons', () => {
   });
   test('the glance says the same, and nobody else has a fact', () => {
     const [series] = observe(archive, { asOf: '2026-01-31' });
-    const told = glanceOf(series!, usualSettings).students.filter(({ fact }) => fact !== null);
+    const told = glanceOf(series!, usualSettings, '2026-01-31').students.filter(({ fact }) => fact !== null);
     expect(told.map(({ studentId, fact }) => [studentId, fact]).sort()).toEqual([
       ['p3', 'missed 6 of the 7 lessons taken so far (one for the greater part)'],
       ['p5', 'missed 3 of the 7 lessons taken so far (two excused)'],
@@ -128,13 +128,13 @@ test('the glance tells of changes only in what is watched, and the class’s own
   });
   const [series] = observe(archive, { asOf: '2026-12-31' });
   if (!series) throw new Error('There is no class.');
-  const all = glanceOf(series, usualSettings);
+  const all = glanceOf(series, usualSettings, '2026-12-31');
   expect(all.students[0]).toMatchObject({ studentId: 'p4', stream: 'presence', concern: 'absent' });
   expect(all.students[0]?.changed).toBeGreaterThanOrEqual(1);
   expect(all.patterns.map(({ words }) => words).join(' ')).toMatch(
     /The whole class misses \d+\u00A0% of Fridays \(\d+ of \d+\)/,
   );
-  const unwatched = glanceOf(series, { ...usualSettings, streams: new Set(['voice']) });
+  const unwatched = glanceOf(series, { ...usualSettings, streams: new Set(['voice']) }, '2026-12-31');
   expect(unwatched.students.every(({ changed }) => changed === 0)).toBe(true);
   expect(unwatched.students[0]?.missed.filter((missed) => missed !== null)).not.toEqual([]);
 });

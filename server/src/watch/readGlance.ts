@@ -19,7 +19,7 @@ export function readGlance({ file, teacherId, sectionId, now }: GlanceRequest): 
   try {
     const { series, settings, today } = readSection(records, teacherId, sectionId, now);
     const seen = series(today);
-    return seen ? glanceOf(seen, settings) : { students: [], patterns: [], lessons: [] };
+    return seen ? glanceOf(seen, settings, today) : { students: [], patterns: [], lessons: [] };
   } finally {
     records.close();
   }

@@ -5,7 +5,6 @@ import type { FollowUp } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { longDay } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
-import { Page } from '../../parts/Page';
 import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
@@ -17,6 +16,7 @@ import { useRecords } from '../../sync/useRecords';
 import { useView } from '../../sync/views';
 import { StepsAgain } from '../watch/StepsAgain';
 import { useStepsAgain } from '../watch/useStepsAgain';
+import { WatchPage } from '../watch/lazyWatchPage';
 import { openDraft } from './draft';
 import { NoteCard } from './NoteCard';
 import { openFollowUps } from './ties';
@@ -49,10 +49,9 @@ export function AgainScreen() {
     </View>
   );
   return (
-    <Page
-      title="Look again"
+    <WatchPage
+      page="Look again"
       note="Notes and steps with a day in them come back on that day"
-      back={{ to: '/watch', name: 'Watch' }}
       tools={tools}
     >
       {isEmpty ? (
@@ -76,7 +75,7 @@ export function AgainScreen() {
         <StepsAgain title="Steps for today" steps={steps.due} today={now.date} />
         <StepsAgain title="Steps later" steps={steps.later} today={now.date} />
       </View>
-    </Page>
+    </WatchPage>
   );
 }
 

@@ -1,42 +1,58 @@
 import FileOutput from 'lucide-react-native/icons/file-output';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import type { FileFormat } from '@slate-path/core/api/endpoint';
 import { displayName } from '@slate-path/core/people/names';
-import type { Student, Topic } from '@slate-path/core/records/schema';
+import type { Note, Student, Topic } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
+import { Empty } from '../../parts/Empty';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
-import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { FileAction } from '../../files/FileAction';
 import { useRecords } from '../../sync/useRecords';
+import { openDraft } from './draft';
 import { NoteCard } from './NoteCard';
 import { latestNotes, studentsOfNotes, topicsOfNotes } from './ties';
 import { WhoElse } from './WhoElse';
 
-const shown = 4;
+const shown = 12;
 
-/** A student's notes on the path: the latest, who else has the same trouble, and the way to all. */
+/** Notes about a student, the latest first. */
+export function useNotesAbout(studentId: string): Note[] {
+  const current = useRecords((state) => state.current);
+  return useMemo(() => {
+    const mentions = studentsOfNotes(current);
+    return latestNotes(current).filter(({ id }) =>
+      (mentions.get(id) ?? []).some((mention) => mention.studentId === studentId),
+    );
+  }, [current, studentId]);
+}
+
+/** A student's notes: the latest, who else has the same trouble, and the way to all. */
 export function StudentNotes({ student }: { student: Student }) {
-  const palette = usePalette();
   const router = useRouter();
   const [giving, setGiving] = useState(false);
   const current = useRecords((state) => state.current);
-  const mentions = studentsOfNotes(current);
-  const notes = latestNotes(current).filter(({ id }) =>
-    (mentions.get(id) ?? []).some(({ studentId }) => studentId === student.id),
-  );
-  if (notes.length === 0) return null;
+  const notes = useNotesAbout(student.id);
+  if (notes.length === 0)
+    return (
+      <Empty
+        title={`No notes about ${displayName(student)} yet`}
+        action={<Action label="Write a note" kind="main" onPress={openDraft} />}
+      >
+        What you write about the student anywhere, in a lesson or in the evening, stands here by itself.
+      </Empty>
+    );
   const topics = topicsOfNotes(current);
   const touched = new Map<string, Topic>();
   for (const { id } of notes.slice(0, 12))
     for (const topic of topics.get(id) ?? []) if (topic.trouble) touched.set(topic.id, topic);
   const name = displayName(student);
   return (
-    <View style={{ gap: space(2), borderTopWidth: 1, borderColor: palette.line, paddingTop: space(3) }}>
+    <View style={{ gap: space(3), maxWidth: 760 }}>
       <Words size="large" serif heading={2}>
         {`Notes: ${notes.length}`}
       </Words>

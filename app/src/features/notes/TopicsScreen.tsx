@@ -1,4 +1,3 @@
-import Plus from 'lucide-react-native/icons/plus';
 import X from 'lucide-react-native/icons/x';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
@@ -12,7 +11,6 @@ import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Empty } from '../../parts/Empty';
 import { IconAction } from '../../parts/IconAction';
-import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
@@ -21,6 +19,7 @@ import { makeChange, newId } from '../../sync/outbox';
 import { TakeBack } from '../../sync/TakeBack';
 import { useRecords } from '../../sync/useRecords';
 import { useView } from '../../sync/views';
+import { WatchPage } from '../watch/lazyWatchPage';
 import { topicsHistory } from './write';
 
 const weeks = 4;
@@ -39,31 +38,21 @@ export function TopicsScreen() {
     const sum = (field: 'notes' | 'recent') => own.reduce((total, count) => total + count[field], 0);
     return { notes: sum('notes'), recent: sum('recent') };
   };
-  const add = (
-    <Action
-      label="New topic"
-      icon={Plus}
-      kind={standing.length === 0 ? 'main' : 'outlined'}
-      onPress={() => {
-        router.push({ pathname: '/topics/[topicId]', params: { topicId: 'new' } });
-      }}
-    />
-  );
-  const tools = (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-      <TakeBack about={topicsHistory} />
-      {standing.length > 0 ? add : null}
-    </View>
-  );
+  const make = () => {
+    router.push({ pathname: '/topics/[topicId]', params: { topicId: 'new' } });
+  };
   return (
-    <Page
-      title="Topics"
+    <WatchPage
+      page="Topics"
       note="What notes are about; found in all forms of their words"
-      back={{ to: '/notes', name: 'Notes' }}
-      tools={tools}
+      tools={<TakeBack about={topicsHistory} />}
+      main={standing.length > 0 ? { label: 'New topic', onPress: make } : undefined}
     >
       {standing.length === 0 ? (
-        <Empty title="Your topics will stand here" action={add}>
+        <Empty
+          title="Your topics will stand here"
+          action={<Action label="New topic" kind="main" onPress={make} />}
+        >
           A topic is what several notes have in common: a skill, a habit, a trouble. It may be made long after
           the first note: those that speak of it are found.
         </Empty>
@@ -84,7 +73,7 @@ export function TopicsScreen() {
         ) : null}
         <Suggestions />
       </View>
-    </Page>
+    </WatchPage>
   );
 }
 

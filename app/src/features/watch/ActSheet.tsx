@@ -19,22 +19,34 @@ import { useRecords } from '../../sync/useRecords';
 import { watchAbout, type Shown } from './useWatch';
 
 const kinds = ['Talk', 'Contact home', 'New seat', 'Plan', 'Refer', 'Other'] as const;
+type StepKind = (typeof kinds)[number];
 type Way = 'step' | 'aside' | 'none';
+
+/** What was tapped to come here: a step that is chosen already, putting aside, or anything. */
+export type ActWay = 'talk' | 'home' | 'aside' | 'any';
 
 const formOf = ({ studentId, sectionId, concern }: Omit<About, 'concern'> & { concern: string }) =>
   `act ${studentId} ${sectionId} ${concern}`;
 
+interface ActSheetProps {
+  /** What concerns one student, the strongest first: a step is about that, all of it is put aside. */
+  shown: readonly [Shown, ...Shown[]];
+  way?: ActWay;
+  onClose: () => void;
+}
+
 /** What to do about a concern: a step with a day to look again, put it aside to a day, or say why it is none. */
-export default function ActSheet({ shown, onClose }: { shown: Shown; onClose: () => void }) {
-  const { item } = shown;
+export default function ActSheet({ shown, way: tapped = 'any', onClose }: ActSheetProps) {
+  const [{ item }] = shown;
   const student = useRecords((state) => state.current.student[item.studentId]);
   const form = formOf(item);
-  const [way, setWay] = useState<Way>('step');
-  const about = {
-    studentId: item.studentId,
-    sectionId: item.sectionId,
-    concern: item.concern as Concern,
-  };
+  const [way, setWay] = useState<Way>(tapped === 'aside' ? 'aside' : 'step');
+  const concerns = shown.map(({ item: { studentId, sectionId, concern, strength } }) => ({
+    about: { studentId, sectionId, concern: concern as Concern },
+    strength,
+  }));
+  const about = concerns[0]?.about;
+  if (!about) return null;
   return (
     <Sheet
       title={student ? displayName(student) : 'Act'}
@@ -53,15 +65,9 @@ export default function ActSheet({ shown, onClose }: { shown: Shown; onClose: ()
         onChange={setWay}
       />
       {way === 'step' ? (
-        <StepForm about={about} onClose={onClose} />
+        <StepForm about={about} first={tapped === 'home' ? 'Contact home' : 'Talk'} onClose={onClose} />
       ) : (
-        <QuietForm
-          key={way}
-          about={about}
-          strength={item.strength}
-          forGood={way === 'none'}
-          onClose={onClose}
-        />
+        <QuietForm key={way} about={about} concerns={concerns} forGood={way === 'none'} onClose={onClose} />
       )}
     </Sheet>
   );
@@ -75,9 +81,15 @@ interface About {
 
 const notADate = 'A date looks like 2026-11-23';
 
-function StepForm({ about, onClose }: { about: About; onClose: () => void }) {
+interface StepFormProps {
+  about: About;
+  first: StepKind;
+  onClose: () => void;
+}
+
+function StepForm({ about, first, onClose }: StepFormProps) {
   const { date } = useNow();
-  const [kind, setKind] = useState<(typeof kinds)[number]>('Talk');
+  const [kind, setKind] = useState<StepKind>(first);
   const [own, setOwn] = useState('');
   const [text, setText] = useState('');
   const [again, setAgain] = useState(addDays(date, 14));
@@ -130,17 +142,14 @@ function StepForm({ about, onClose }: { about: About; onClose: () => void }) {
   );
 }
 
-function QuietForm({
-  about,
-  strength,
-  forGood,
-  onClose,
-}: {
+interface QuietFormProps {
   about: About;
-  strength: number;
+  concerns: readonly { about: About; strength: number }[];
   forGood: boolean;
   onClose: () => void;
-}) {
+}
+
+function QuietForm({ about, concerns, forGood, onClose }: QuietFormProps) {
   const { date } = useNow();
   const [until, setUntil] = useState(addDays(date, 14));
   const [because, setBecause] = useState('');
@@ -155,11 +164,13 @@ function QuietForm({
     };
     setErrors(found);
     if (Object.keys(found).length > 0) return;
-    makeChange(
-      'concern.quiet',
-      { ...about, at: new Date(rightNow()).toISOString(), until: day, because: because.trim(), strength },
-      watchAbout,
-    );
+    const at = new Date(rightNow()).toISOString();
+    for (const concern of concerns)
+      makeChange(
+        'concern.quiet',
+        { ...concern.about, strength: concern.strength, at, until: day, because: because.trim() },
+        watchAbout,
+      );
     forgetTyped(formOf(about));
     onClose();
   };

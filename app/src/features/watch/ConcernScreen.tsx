@@ -19,14 +19,13 @@ import { Page } from '../../parts/Page';
 import { Words } from '../../parts/Words';
 import { lazily } from '../../parts/lazily';
 import { space } from '../../theme/tokens';
-import { OpenPath } from './path/OpenPath';
 import { zoneOf } from '../../sync/clock';
 import { makeChange, type Concerns } from '../../sync/outbox';
 import { TakeBack } from '../../sync/TakeBack';
 import { useSectionName } from '../../sync/sections';
 import { useAsking } from '../../sync/useAsking';
 import { useRecords } from '../../sync/useRecords';
-import { concernName } from './ConcernCard';
+import { concernName } from './concernName';
 import { axes } from './axes';
 import { strengthWords, useWatch, watchAbout, type Shown } from './useWatch';
 
@@ -176,6 +175,7 @@ export function ConcernScreen() {
     () => ofConcern({ section: sectionId, student: studentId, concern }),
     [sectionId, studentId, concern],
   );
+  const router = useRouter();
   const asking = useAsking();
   const [acting, setActing] = useState(false);
   const student = useRecords((records) => records.current.student[about.student]);
@@ -207,20 +207,23 @@ export function ConcernScreen() {
       tab={tab}
       note={className}
       back={back}
-      tools={
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-          <TakeBack about={watchAbout} concerns={own} />
-          {student ? <OpenPath student={student} /> : null}
-          <Action
-            label="Act"
-            kind="main"
-            name={`Act on ${title}`}
-            onPress={() => {
-              setActing(true);
-            }}
-          />
-        </View>
-      }
+      tools={<TakeBack about={watchAbout} concerns={own} />}
+      main={{
+        label: 'Act',
+        name: `Act on ${title}`,
+        onPress: () => {
+          setActing(true);
+        },
+      }}
+      acts={[
+        {
+          label: 'Open path',
+          name: `Open the path of ${title}`,
+          onPress: () => {
+            router.push({ pathname: '/students/[studentId]', params: { studentId } });
+          },
+        },
+      ]}
     >
       <Words bold tone={shown.quiet ? 'inkQuiet' : 'ember'}>
         {`${concernName(item.concern)}, since ${dayMonth(item.since)}: ${strengthWords(item.strength)}`}
@@ -233,7 +236,7 @@ export function ConcernScreen() {
       <Steps shown={shown} outcomes={outcomes} />
       {acting ? (
         <ActSheet
-          shown={shown}
+          shown={[shown]}
           onClose={() => {
             setActing(false);
           }}

@@ -13,7 +13,7 @@ import { zoneOf } from '../../sync/clock';
 import { makeChange } from '../../sync/outbox';
 import { useSectionName } from '../../sync/sections';
 import { useRecords } from '../../sync/useRecords';
-import { concernName } from './ConcernCard';
+import { concernName } from './concernName';
 
 /** One step whose day has come, or will: what was done, and that it was looked at. */
 function StepAgain({ step, today }: { step: Step; today: string }) {

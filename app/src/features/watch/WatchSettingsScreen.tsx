@@ -22,7 +22,7 @@ import { TakeBack } from '../../sync/TakeBack';
 import { useSections } from '../../sync/sections';
 import { useRecords } from '../../sync/useRecords';
 import { useView } from '../../sync/views';
-import { concernName } from './ConcernCard';
+import { concernName } from './concernName';
 
 type Setting = Omit<WatchSetting, 'id' | 'removed'>;
 

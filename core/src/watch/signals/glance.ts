@@ -5,6 +5,7 @@ import { partsOf } from './together';
 import { concerns, streamNames, type ClassSeries, type Concern, type StreamName } from './streams';
 import { levelsCrossed } from './levels';
 import { levelFact } from './levelWords';
+import { Lately, latelyOf } from './lately';
 import { statesOf, watchedSeries, type WatchSettings } from './watchClass';
 import { percent, weekdayWords } from './words';
 
@@ -23,6 +24,7 @@ export const GlanceStudent = z.object({
   concern: z.enum(concerns).nullable(),
   /** A line that the student is over, in words, to follow the name; null where there is none. */
   fact: z.string().nullable(),
+  lately: Lately,
 });
 
 export const ClassGlance = z.object({
@@ -77,14 +79,16 @@ function classWeekdays(series: ClassSeries): ClassGlance['patterns'] {
 /**
  * A class at a glance: everybody's small path, those who changed most first, and the patterns that stand out.
  * @param settings which streams the teacher watches in the class, and from which lines on
+ * @param today the evening on which it is looked at, YYYY-MM-DD
  */
-export function glanceOf(series: ClassSeries, { streams, lines }: WatchSettings): ClassGlance {
+export function glanceOf(series: ClassSeries, { streams, lines }: WatchSettings, today: string): ClassGlance {
   const watched = watchedSeries(series, streams);
   const states = statesOf(watched);
   const levels = levelsCrossed(watched, lines);
   const lessons = series.lessons.slice(-mostLessons);
   const from = lessons[0]?.date ?? '';
   const presence = new Map(series.streams.presence.map((slot) => [slot.source, slot.value]));
+  const lately = latelyOf(series, today);
   const students = series.students.flatMap(({ id, active }, i) => {
     if (!active) return [];
     let [changed, stream, concern]: [number, StreamName | null, Concern | null] = [0, null, null];
@@ -106,6 +110,7 @@ export function glanceOf(series: ClassSeries, { streams, lines }: WatchSettings)
         stream,
         concern,
         fact: levels[i]?.[0] ? levelFact(levels[i][0]) : null,
+        lately: lately(i),
       },
     ];
   });

@@ -8,6 +8,7 @@ import { patternsOf } from './patterns';
 import type { Pattern } from './patternTest';
 import { concerns, streamNames, type ClassSeries, type Concern, type StreamName } from './streams';
 import { partsOf, together, togetherLimit } from './together';
+import { alsoWord } from './firstReason';
 import { day } from './words';
 
 /** One student in one class with one concern, or merely over a line. */
@@ -140,7 +141,7 @@ function sentenceOf(name: string, evidence: readonly Evidence[]): string {
   if (!first) return '';
   const opening = first.kind === 'change' ? `Since ${day(first.since)} ${name} ` : `${name} `;
   const main = `${opening}${first.words}${classWords(first)}.`;
-  const more = others.map(({ words }) => `Also ${words}.`);
+  const more = others.map(({ words }) => `${alsoWord} ${words}.`);
   return [main, ...more.slice(0, 2)].join(' ');
 }
 

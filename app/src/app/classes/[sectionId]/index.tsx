@@ -1,1 +1,1 @@
-export { ClassScreen as default } from '../../../features/people/ClassScreen';
+export { OverviewScreen as default } from '../../../features/people/class/OverviewScreen';

@@ -7,14 +7,14 @@ import { addressOf } from '@slate-path/core/api/address';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson, Student } from '@slate-path/core/records/schema';
 import { rollRows } from '@slate-path/core/attendance/roll/rollRows';
+import { many } from '@slate-path/core/words/many';
 import { wasHeld } from '@slate-path/core/attendance/roll/totals';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
-import { Choice } from '../../../parts/Choice';
 import { shortDay } from '../../../parts/dates';
 import { Empty } from '../../../parts/Empty';
 import { IconAction } from '../../../parts/IconAction';
-import { Page } from '../../../parts/Page';
+import { choicePhrase, Sentence } from '../../../parts/Sentence';
 import { Words } from '../../../parts/Words';
 import { usePalette, useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
@@ -23,9 +23,10 @@ import { takeAllHere } from '../lesson/marking';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
 import { TakeBack } from '../../../sync/TakeBack';
-import { useSectionName } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
+import { ClassPage } from '../../people/class/lazyClassPage';
+import { useAttendanceView } from '../attendanceViews';
 import { DayMark } from './DayMark';
 import { dayWidth } from './dayWidth';
 import { useGridKeys } from './useGridKeys';
@@ -33,7 +34,7 @@ import { useGridKeys } from './useGridKeys';
 const nameWidth = 190;
 
 const filters = [
-  { value: 'untaken', label: 'Not taken' },
+  { value: 'untaken', label: 'Those not taken' },
   { value: 'all', label: 'All lessons' },
 ] as const;
 
@@ -77,7 +78,6 @@ export function DaysScreen() {
   const palette = usePalette();
   const wide = useWide();
   const now = useNow();
-  const className = useSectionName(sectionId);
   const [chosen, setChosen] = useState<'untaken' | 'all' | null>(null);
   // What is caught up stays in its place, so that a slip can be put right beside the others.
   const [begunWith, setBegunWith] = useState<ReadonlySet<string> | null>(null);
@@ -97,25 +97,33 @@ export function DaysScreen() {
   const students = useStudents(lessons);
   useGridKeys(lessons, students);
   const first = end - count <= 0;
-  const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
+  const view = useAttendanceView(sectionId, 'days', now.date.slice(0, 7));
+  const which = choicePhrase({
+    name: 'choose the lessons',
+    value: filter,
+    options: filters,
+    onChange: (value) => {
+      setBegunWith(new Set(open.map(({ id }) => id)));
+      setChosen(value);
+      setPage(0);
+    },
+  });
   return (
-    <Page
-      title={`Days, ${className}`}
-      note={open.length === 0 ? 'Every lesson so far is taken' : `${open.length} not taken`}
-      back={{ to: toClass, name: 'Back to the class' }}
-      full
-    >
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space(2) }}>
-        <Choice
-          name="Which lessons"
-          value={filter}
-          options={filters}
-          onChange={(value) => {
-            setBegunWith(new Set(open.map(({ id }) => id)));
-            setChosen(value);
-            setPage(0);
-          }}
-        />
+    <ClassPage sectionId={sectionId} page="Attendance" full>
+      <View style={{ flexDirection: 'row', alignItems: 'flex-start' }}>
+        <View style={{ flex: 1 }}>
+          <Sentence
+            parts={[
+              open.length === 0
+                ? 'Every lesson so far is taken. '
+                : `${many(open.length, 'lesson')} ${open.length === 1 ? 'is' : 'are'} not taken. `,
+              which,
+              ', shown ',
+              view,
+              '.',
+            ]}
+          />
+        </View>
         <IconAction
           name="Earlier lessons"
           icon={ChevronLeft}
@@ -179,6 +187,6 @@ export function DaysScreen() {
           ))}
         </Card>
       )}
-    </Page>
+    </ClassPage>
   );
 }

@@ -1,4 +1,4 @@
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { lessonFrom } from '@slate-path/core/calendar/lessonFrom';
 import { daysBetween, minutesOf, timeOf } from '@slate-path/core/calendar/localTime';
@@ -8,6 +8,7 @@ import { groupBy } from '@slate-path/core/records/groupBy';
 import { Action } from '../../../parts/Action';
 import { longDay } from '../../../parts/dates';
 import { Field } from '../../../parts/Field';
+import { Groups, type Group } from '../../../parts/Groups';
 import { Sheet } from '../../../parts/Sheet';
 import { forgetTyped } from '../../../parts/typed';
 import type { LessonRow } from './lessonRow';
@@ -98,101 +99,106 @@ function Menu({
     onClose();
   };
   const { id, sectionId, date } = lesson;
-  return (
-    <>
-      {lesson.takenAt === null && !isAhead(lesson) ? (
-        <Action
-          label="All here"
-          onPress={then(() => {
-            takeAllHere(lesson);
-          })}
-        />
-      ) : null}
-      {lesson.takenAt === null ? null : (
-        <Action
-          label="Clear the roll: not taken"
-          onPress={then(() => {
-            clearRoll(groupsOf(rows));
-          })}
-        />
-      )}
-      <Action
-        label="All away"
-        onPress={then(() => {
-          markAllAway(groupsOf(rows));
-        })}
-      />
-      <Action
-        label="From a participant list"
-        onPress={then(() => {
-          router.push({ pathname: '/participants', params: { lessonId: id } });
-        })}
-      />
-      <Action
-        label="Write to those away"
-        onPress={then(() => {
-          router.push({ pathname: '/write', params: { lessonId: id } });
-        })}
-      />
-      <Action
-        label="Month of this class"
-        onPress={then(() => {
-          router.push({
+  const taken = lesson.takenAt !== null;
+  const goTo = (to: Href) =>
+    then(() => {
+      router.push(to);
+    });
+  const opens = (part: Part) => () => {
+    onPart(part);
+  };
+  const groups: Group[] = [
+    {
+      title: 'The roll',
+      items: [
+        taken || isAhead(lesson)
+          ? null
+          : {
+              label: 'All here',
+              onPress: then(() => {
+                takeAllHere(lesson);
+              }),
+            },
+        {
+          label: 'All away',
+          note: 'Then tap who did come',
+          onPress: then(() => {
+            markAllAway(groupsOf(rows));
+          }),
+        },
+        {
+          label: 'From a participant list',
+          note: 'The file of a meeting on the screen, or a pasted list',
+          onPress: goTo({ pathname: '/participants', params: { lessonId: id } }),
+        },
+        taken
+          ? {
+              label: 'Clear the roll: not taken',
+              onPress: then(() => {
+                clearRoll(groupsOf(rows));
+              }),
+            }
+          : null,
+        taken
+          ? {
+              label: 'Move its marks to another lesson',
+              note: 'Taken on the wrong one',
+              onPress: opens('marks'),
+            }
+          : null,
+      ],
+    },
+    {
+      title: 'This lesson',
+      items: [
+        { label: 'Move to another day or time', onPress: opens('move') },
+        lesson.setAside
+          ? {
+              label: 'Count it again',
+              onPress: then(() => {
+                setAside(lesson, false);
+              }),
+            }
+          : {
+              label: 'Set the lesson aside: it does not count',
+              note: 'An assembly, a fire alarm; what is marked stays',
+              onPress: opens('aside'),
+            },
+        {
+          label: 'Delete this lesson',
+          onPress: then(() => {
+            removeLesson(lesson);
+            router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: id } });
+          }),
+        },
+      ],
+    },
+    {
+      title: 'Another lesson',
+      items: [
+        { label: 'Add an extra lesson', note: 'Of this class, on any day', onPress: opens('extra') },
+        { label: 'Take a roll now, of any class', onPress: goTo('/now') },
+      ],
+    },
+    {
+      title: 'The class',
+      items: [
+        { label: 'Write to those away', onPress: goTo({ pathname: '/write', params: { lessonId: id } }) },
+        {
+          label: 'Overview of this class',
+          onPress: goTo({ pathname: '/classes/[sectionId]', params: { sectionId } }),
+        },
+        {
+          label: 'Month of this class',
+          onPress: goTo({
             pathname: '/classes/[sectionId]/months/[month]',
             params: { sectionId, month: date.slice(0, 7) },
-          });
-        })}
-      />
-      {lesson.setAside ? (
-        <Action
-          label="Count it again"
-          onPress={then(() => {
-            setAside(lesson, false);
-          })}
-        />
-      ) : (
-        <Action
-          label="Set the lesson aside: it does not count"
-          onPress={() => {
-            onPart('aside');
-          }}
-        />
-      )}
-      {lesson.takenAt === null ? null : (
-        <Action
-          label="Move its marks to another lesson"
-          onPress={() => {
-            onPart('marks');
-          }}
-        />
-      )}
-      <Action
-        label="Move to another day or time"
-        onPress={() => {
-          onPart('move');
-        }}
-      />
-      <Action
-        label="Delete this lesson"
-        onPress={then(() => {
-          removeLesson(lesson);
-          router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: id } });
-        })}
-      />
-      <Action
-        label="Take a roll now, of any class"
-        onPress={then(() => {
-          router.push('/now');
-        })}
-      />
-      <Action
-        label="Add an extra lesson"
-        onPress={() => {
-          onPart('extra');
-        }}
-      />
-    </>
-  );
+          }),
+        },
+      ],
+    },
+  ];
+  return <Groups groups={groups} />;
 }
 
 function SetAside({ lesson, onClose }: PartProps) {

@@ -188,7 +188,11 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         <OpenCircle lessonId={lesson.id} />
         {lesson.setAside || rows.length === 0 ? null : (
           <ModeBar mode={mode} onMode={setMode}>
-            {mode === 'roll' ? <RollShape /> : mode === 'tally' ? <TileOrder lesson={lesson} /> : null}
+            {mode === 'roll' || mode === 'sweep' ? (
+              <RollShape />
+            ) : mode === 'tally' ? (
+              <TileOrder lesson={lesson} />
+            ) : null}
           </ModeBar>
         )}
         {working ?? (

@@ -1,9 +1,7 @@
 import { memo, type ReactNode } from 'react';
-import { ScrollView, View } from 'react-native';
-import { TapArea } from '../../../parts/TapArea';
-import { Words } from '../../../parts/Words';
+import { View } from 'react-native';
+import { Tabs } from '../../../parts/Tabs';
 import { usePalette } from '../../../theme/theme';
-import { space, target } from '../../../theme/tokens';
 
 const modes = { roll: 'Roll', tally: 'Tally', sweep: 'Sweep', circle: 'Circle', turns: 'Turns' } as const;
 
@@ -26,61 +24,19 @@ interface ModeBarProps {
 export const ModeBar = memo(function ModeBar({ mode, children, onMode }: ModeBarProps) {
   const palette = usePalette();
   return (
-    <View
-      style={{
-        flexDirection: 'row',
-        alignItems: 'center',
-        backgroundColor: palette.surface,
-        borderBottomWidth: 1,
-        borderColor: palette.line,
-      }}
-    >
-      <ScrollView
-        horizontal
-        showsHorizontalScrollIndicator={false}
-        style={{ flex: 1 }}
-        contentContainerStyle={{ paddingHorizontal: space(1) }}
+    <View style={{ backgroundColor: palette.surface }}>
+      <Tabs
+        name="In this lesson"
+        items={Object.entries(modes).map(([value, label]) => ({
+          label,
+          chosen: value === mode,
+          onTap: () => {
+            onMode(value as LessonMode);
+          },
+        }))}
       >
-        <View role="group" aria-label="In this lesson" style={{ flexDirection: 'row' }}>
-          {Object.entries(modes).map(([value, label]) => (
-            <Tab
-              key={value}
-              label={label}
-              chosen={value === mode}
-              onTap={() => {
-                onMode(value as LessonMode);
-              }}
-            />
-          ))}
-        </View>
-      </ScrollView>
-      {children}
+        {children}
+      </Tabs>
     </View>
   );
 });
-
-function Tab({ label, chosen, onTap }: { label: string; chosen: boolean; onTap: () => void }) {
-  const palette = usePalette();
-  return (
-    <TapArea
-      name={label}
-      held={chosen}
-      onTap={onTap}
-      style={{ minHeight: target, justifyContent: 'center', paddingHorizontal: space(2) }}
-    >
-      <View
-        style={{
-          minHeight: target,
-          justifyContent: 'center',
-          paddingHorizontal: space(1),
-          borderBottomWidth: 3,
-          borderColor: chosen ? palette.slate : 'transparent',
-        }}
-      >
-        <Words bold={chosen} tone={chosen ? 'ink' : 'inkQuiet'}>
-          {label}
-        </Words>
-      </View>
-    </TapArea>
-  );
-}

@@ -1,7 +1,6 @@
 import { useState } from 'react';
-import { View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
-import { many } from '@slate-path/core/words/many';
 import { displayName } from '@slate-path/core/people/names';
 import { Card } from '../../../parts/Card';
 import { shortDay } from '../../../parts/dates';
@@ -70,8 +69,18 @@ function StudentMonth({
   );
 }
 
-/** As many bars as fit beside each other on the narrowest phone. */
-const barsInLine = 11;
+/** More lessons than this stand in several lines, all equally long. */
+const mostInLine = 31;
+/** Between the edge of the phone and the bars, on both sides together, in pixels. */
+const besideBars = space(16);
+const widestStep = 27;
+
+/** How many bars stand in a line, and how far they are from each other: the month fills the line once. */
+function barLines(lessons: number, width: number): { perLine: number; step: number } {
+  const lines = Math.max(1, Math.ceil(lessons / mostInLine));
+  const perLine = Math.max(1, Math.ceil(lessons / lines));
+  return { perLine, step: Math.min(widestStep, Math.floor((width - besideBars) / perLine)) };
+}
 
 function chunks<T>(items: readonly T[], size: number): T[][] {
   return Array.from({ length: Math.ceil(items.length / size) }, (_, i) =>
@@ -84,12 +93,11 @@ export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (ope
   const palette = usePalette();
   const [chosen, setChosen] = useState<string | null>(null);
   const row = month.rows.find(({ enrolment }) => enrolment.id === chosen);
-  const untaken = month.counts.filter((count) => count === null).length;
+  const { width } = useWindowDimensions();
+  const { perLine, step } = barLines(month.lessons.length, width);
+  const barWidth = Math.max(5, step - Math.max(2, Math.round(step / 9)));
   return (
     <>
-      <Words tone="inkQuiet">
-        {`${many(month.lessons.length, 'lesson')}, ${month.lessons.length - untaken} taken. Beside each name: lessons there, of those taken. A row opens the student’s days.`}
-      </Words>
       <Card style={{ padding: 0 }}>
         {month.rows.map(({ student, enrolment, entries, totals }) => (
           <TouchableRipple
@@ -102,13 +110,14 @@ export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (ope
             }}
             style={{
               paddingHorizontal: space(4),
-              paddingVertical: space(2),
+              paddingVertical: space(1),
+              justifyContent: 'center',
               minHeight: rowHeight,
               borderBottomWidth: 1,
               borderColor: palette.line,
             }}
           >
-            <View style={{ gap: space(1) }}>
+            <View style={{ gap: 2 }}>
               <View style={{ flexDirection: 'row', gap: space(2) }}>
                 <View style={{ flex: 1 }}>
                   <Words size="name" lines={1}>
@@ -119,15 +128,15 @@ export function MonthList({ month, onOpen }: { month: MonthOfClass; onOpen: (ope
                   {totals.taken === 0 ? '' : `${totals.taken - totals.away} of ${totals.taken}`}
                 </Words>
               </View>
-              {chunks(entries, barsInLine).map((some, index) => (
+              {chunks(entries, perLine).map((some, index) => (
                 <View key={index} style={{ gap: 2 }}>
                   <PresenceBars
                     shapes={some.map((entry) => entry?.shape ?? null)}
-                    width={24}
+                    width={barWidth}
                     height={10}
-                    step={27}
+                    step={step}
                   />
-                  <OarRow levels={some.map((entry) => entry?.level ?? null)} width={24} step={27} />
+                  <OarRow levels={some.map((entry) => entry?.level ?? null)} width={barWidth} step={step} />
                 </View>
               ))}
             </View>

@@ -3,6 +3,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { attendanceSentence } from '@slate-path/core/attendance/attendanceSentence';
 import { addressOf } from '@slate-path/core/api/address';
 import { monthSpan, nextMonth } from '@slate-path/core/calendar/localTime';
 import { displayName } from '@slate-path/core/people/names';
@@ -12,18 +13,19 @@ import { Empty } from '../../../parts/Empty';
 import { IconAction } from '../../../parts/IconAction';
 import { lazily } from '../../../parts/lazily';
 import { longDay, monthName } from '../../../parts/dates';
-import { Page } from '../../../parts/Page';
+import { choicePhrase, Sentence } from '../../../parts/Sentence';
 import { Sheet } from '../../../parts/Sheet';
 import { Words } from '../../../parts/Words';
 import { useWide } from '../../../theme/theme';
-import { space } from '../../../theme/tokens';
-import { rollBook, useAllLessons } from '../lesson/lessons';
-import { useSectionName } from '../../../sync/sections';
+import { rollBook, untakenLessons, useAllLessons } from '../lesson/lessons';
+import { useNow } from '../../../sync/clock';
 import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
 import { useNameOrder } from '../../../sync/nameOrder';
-import { RollFiles } from '../totals/RollFiles';
+import { ClassPage } from '../../people/class/lazyClassPage';
+import { useAttendanceView } from '../attendanceViews';
+import { useRollFiles } from '../totals/useRollFiles';
 import { MonthGrid } from './MonthGrid';
 import type { OpenMark } from './openMark';
 import { MonthList } from './MonthList';
@@ -31,27 +33,15 @@ import { useMonth } from './useMonth';
 
 const MarkDetail = lazily(() => import('../lesson/MarkDetail'));
 
-function MonthSteps({ month, sectionId }: { month: string; sectionId: string }) {
-  const router = useRouter();
-  const wide = useWide();
-  const order = useNameOrder();
-  const step = (by: number) => () => {
-    const params = { sectionId, month: nextMonth(month, by) };
-    router.replace({ pathname: '/classes/[sectionId]/months/[month]', params });
-  };
-  return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: space(1) }}>
-      <IconAction name="Earlier month" icon={ChevronLeft} onPress={step(-1)} />
-      <Words size="large" serif heading={2}>
-        {monthName(month)}
-      </Words>
-      <IconAction name="Later month" icon={ChevronRight} onPress={step(1)} />
-      {wide ? <View style={{ flex: 1 }} /> : null}
-      <View style={{ flexDirection: 'row', gap: space(2), width: wide ? undefined : '100%' }}>
-        <RollFiles sectionId={sectionId} span={monthSpan(month)} order={order} />
-      </View>
-    </View>
-  );
+/** Months in which the class had lessons, the latest first, and the one that is looked at. */
+function useMonths(sectionId: string, shown: string): { value: string; label: string }[] {
+  const { date } = useNow();
+  const lessons = useAllLessons().filter((lesson) => lesson.sectionId === sectionId && lesson.date <= date);
+  const months = new Set([shown, date.slice(0, 7), ...lessons.map((lesson) => lesson.date.slice(0, 7))]);
+  return [...months]
+    .sort()
+    .reverse()
+    .map((value) => ({ value, label: monthName(value) }));
 }
 
 /** A month of a class: every student's lessons as presence bars, with totals; a tap corrects one. */
@@ -60,23 +50,64 @@ export function MonthScreen() {
   const wide = useWide();
   const router = useRouter();
   const [open, setOpen] = useState<OpenMark | null>(null);
-  const className = useSectionName(sectionId);
   const { state } = useView(addressOf('month', { sectionId, month }));
   const asking = useAsking('for this month');
   const found = useMonth(sectionId, month);
-  const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
+  const now = useNow();
+  const order = useNameOrder();
+  const { group, sheet } = useRollFiles(sectionId, monthSpan(month), order);
   const close = () => {
     setOpen(null);
   };
+  const goTo = (to: string) => {
+    router.replace({ pathname: '/classes/[sectionId]/months/[month]', params: { sectionId, month: to } });
+  };
+  const phrases = {
+    span: choicePhrase({
+      name: 'choose the month',
+      value: month,
+      options: useMonths(sectionId, month),
+      onChange: goTo,
+    }),
+    shown: useAttendanceView(sectionId, 'month', month),
+    untaken: {
+      name: 'catch up',
+      onTap: () => {
+        router.push({ pathname: '/classes/[sectionId]/days', params: { sectionId } });
+      },
+    },
+  };
+  const sentence = attendanceSentence({
+    span: monthName(month),
+    shown: phrases.shown.words,
+    untaken: untakenLessons(found.lessons, now).length,
+    totals: found.rows.map(({ totals }) => totals),
+  });
   return (
-    <Page
-      title={className || 'Month'}
-      tab={`Month, ${className}`}
-
-      back={{ to: toClass, name: 'Back to the class' }}
-      full
-    >
-      <MonthSteps month={month} sectionId={sectionId} />
+    <ClassPage sectionId={sectionId} page="Attendance" more={[group]} full>
+      <View style={{ flexDirection: 'row', alignItems: 'flex-start' }}>
+        <View style={{ flex: 1 }}>
+          <Sentence
+            parts={sentence.map((part) =>
+              typeof part === 'string' ? part : { ...phrases[part.to], words: part.words },
+            )}
+          />
+        </View>
+        <IconAction
+          name="Earlier month"
+          icon={ChevronLeft}
+          onPress={() => {
+            goTo(nextMonth(month, -1));
+          }}
+        />
+        <IconAction
+          name="Later month"
+          icon={ChevronRight}
+          onPress={() => {
+            goTo(nextMonth(month, 1));
+          }}
+        />
+      </View>
       {found.lessons.length === 0 ? (
         <Empty
           title={`No lessons in ${monthName(month)}`}
@@ -99,7 +130,8 @@ export function MonthScreen() {
         <MonthList month={found} onOpen={setOpen} />
       )}
       {open ? <Correction open={open} onClose={close} /> : null}
-    </Page>
+      {sheet}
+    </ClassPage>
   );
 }
 

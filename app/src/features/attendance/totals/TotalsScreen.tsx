@@ -1,40 +1,54 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { attendanceSentence } from '@slate-path/core/attendance/attendanceSentence';
 import { isDate } from '@slate-path/core/calendar/isDate';
 import { addressOf } from '@slate-path/core/api/address';
 import { many } from '@slate-path/core/words/many';
 import { termToLookAt } from '@slate-path/core/calendar/sectionTime';
 import { listOf } from '@slate-path/core/records/records';
-import { Action } from '../../../parts/Action';
-import { Choice } from '../../../parts/Choice';
-import { Choices } from '../../../parts/Choices';
 import { dayMonth } from '../../../parts/dates';
 import { Empty } from '../../../parts/Empty';
 import { DateField } from '../../../parts/DateField';
 import { Page } from '../../../parts/Page';
+import { choicePhrase, Sentence, type SentencePart } from '../../../parts/Sentence';
 import { Words } from '../../../parts/Words';
 import { useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { readDate } from '../../../forms/readDate';
-import { chooseNameOrder, nameOrders, useNameOrder } from '../../../sync/nameOrder';
+import { useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
-import { useSectionNames, useSections, useLastDay } from '../../../sync/sections';
+import { useSections, useLastDay } from '../../../sync/sections';
 import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
+import { ClassPage } from '../../people/class/lazyClassPage';
+import { useAttendanceView } from '../attendanceViews';
+import { untakenLessons, useAllLessons } from '../lesson/lessons';
 import { sortings, totalsLines, type Grouping, type Sorting } from './lines';
 import { PointsSheet } from './PointsSheet';
 import { usualRanges } from './ranges';
-import { RollFiles } from './RollFiles';
 import type { Span } from './rollFileAddress';
 import { TotalsList, TotalsTable } from './TotalsList';
+import { useRollFiles } from './useRollFiles';
 
 const groupings: { value: Grouping; label: string }[] = [
   { value: 'student', label: 'By student' },
   { value: 'cohort', label: 'By cohort' },
   { value: 'class', label: 'By class' },
 ];
+const orders: { value: Sorting; label: string }[] = [
+  { value: 'name', label: 'in the order of names' },
+  { value: 'percent', label: 'least there first' },
+  { value: 'away', label: 'most often away first' },
+  { value: 'late', label: 'most often late first' },
+  { value: 'minutesMissed', label: 'most minutes missed first' },
+];
+/** The table on a wide screen can be put in the order of any of its columns. */
+const ordersWith = (sorting: Sorting) =>
+  orders.some(({ value }) => value === sorting)
+    ? orders
+    : [...orders, { value: sorting, label: `by ${sortings[sorting].label.toLowerCase()}` }];
 const other = 'other';
 
 /** First and last day, typed; they hold as soon as both can be read and are in order. */
@@ -84,7 +98,6 @@ export function TotalsScreen() {
   const [sectionId, setSectionId] = useState(params.sectionId ?? '');
   const terms = listOf(current, 'term').sort((a, b) => (a.startsOn < b.startsOn ? 1 : -1));
   const ranges = usualRanges(now.date, terms);
-  const names = useSectionNames();
   const lastDay = useLastDay(sectionId);
   const [chosenRange, setRangeKey] = useState<string | null>(null);
   const rangeKey = chosenRange ?? termToLookAt(terms, lastDay)?.id ?? now.date.slice(0, 7);
@@ -104,87 +117,84 @@ export function TotalsScreen() {
   );
   const sections = useSections();
   const section = current.section[sectionId];
+  const router = useRouter();
+  const untaken = untakenLessons(useAllLessons(), now).filter(
+    (lesson) => lesson.sectionId === sectionId && lesson.date >= span.from && lesson.date <= span.to,
+  ).length;
+  const catchUp = () => {
+    router.push({ pathname: '/classes/[sectionId]/days', params: { sectionId } });
+  };
   const taken = Math.max(0, ...lines.map(({ totals }) => totals.taken));
   const note = `${dayMonth(span.from)} to ${dayMonth(span.to)} ${span.to.slice(0, 4)}${
     section && grouping === 'student' ? `, up to ${many(taken, 'lesson')} taken` : ''
   }`;
-  const groupWords = groupings.find(({ value }) => value === grouping)?.label.toLowerCase() ?? '';
-  const sortWords = sorting === 'name' ? '' : `sorted by ${sortings[sorting].label.toLowerCase()}`;
-  const choices = (
+  const view = useAttendanceView(sectionId, 'totals', lastDay.slice(0, 7));
+  const { group, sheet } = useRollFiles(sectionId, span, order);
+  const phrases = {
+    span: choicePhrase({
+      name: 'choose the days',
+      value: rangeKey,
+      options: [
+        ...ranges.map(({ key, label }) => ({ value: key, label })),
+        { value: other, label: 'Other days' },
+      ],
+      onChange: setRangeKey,
+    }),
+    shown: view,
+    untaken: { name: 'catch up', onTap: catchUp },
+  };
+  const said = attendanceSentence({
+    span: phrases.span.words,
+    shown: section ? phrases.shown.words : null,
+    untaken: section ? untaken : 0,
+    totals: lines.map(({ totals }) => totals),
+  });
+  const sentence: SentencePart[] = [
+    ...said.map((part) => (typeof part === 'string' ? part : { ...phrases[part.to], words: part.words })),
+    ' ',
+    choicePhrase({
+      name: 'choose what is a line',
+      value: grouping,
+      options: groupings,
+      onChange: setGrouping,
+    }),
+    ...(section
+      ? []
+      : [
+          ' in ',
+          choicePhrase({
+            name: 'choose the class',
+            value: sectionId,
+            options: [
+              { value: '', label: 'all classes' },
+              ...sections.map(({ id, name }) => ({ value: id, label: name })),
+            ],
+            onChange: setSectionId,
+          }),
+        ]),
+    ', ',
+    choicePhrase({
+      name: 'choose the order',
+      value: sorting,
+      options: ordersWith(sorting),
+      onChange: setSorting,
+    }),
+    '.',
+  ];
+  const main =
+    grouping === 'student'
+      ? {
+          label: 'For the grade book',
+          disabled: lines.length === 0,
+          onPress: () => {
+            setPoints(true);
+          },
+        }
+      : undefined;
+  const content = (
     <>
-      <Choice
-        name="Class"
-        value={sectionId}
-        options={[
-          { value: '', label: 'All classes' },
-          ...sections.map(({ id, name }) => ({ value: id, label: name })),
-        ]}
-        onChange={setSectionId}
-      />
-      <Choice
-        name="Range"
-        value={rangeKey}
-        options={[
-          ...ranges.map(({ key, label }) => ({ value: key, label })),
-          { value: other, label: 'Other days' },
-        ]}
-        onChange={setRangeKey}
-      />
+      <Sentence parts={sentence} />
       {rangeKey === other ? <OtherRange span={span} onChange={setTyped} /> : null}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space(6), rowGap: space(2) }}>
-        <Choice name="Grouped" value={grouping} options={groupings} onChange={setGrouping} />
-        {grouping === 'student' ? (
-          <Choice name="Order of names" value={order} options={nameOrders} onChange={chooseNameOrder} />
-        ) : null}
-      </View>
-      {wide ? null : (
-        <Choice
-          name="Sorted by"
-          value={sorting}
-          options={(['name', 'percent', 'away', 'late', 'minutesMissed'] as const).map((value) => ({
-            value,
-            label: sortings[value].label,
-          }))}
-          onChange={setSorting}
-        />
-      )}
-    </>
-  );
-  return (
-    <Page
-      title={section ? `Totals, ${names[sectionId] ?? section.name}` : 'Totals, all classes'}
-      note={note}
-      back={
-        section
-          ? { to: { pathname: '/classes/[sectionId]', params: { sectionId } }, name: 'Back to the class' }
-          : { to: '/people', name: 'All classes' }
-      }
-      full
-    >
-      {wide ? (
-        choices
-      ) : (
-        <Choices
-          summary={[named?.label ?? 'Other days', groupWords, sortWords].filter(Boolean).join(', ')}
-          name="Change class, days and order"
-          title="What is added up"
-        >
-          {choices}
-        </Choices>
-      )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-        {grouping === 'student' ? (
-          <Action
-            label="For the grade book"
-            kind="main"
-            disabled={lines.length === 0}
-            onPress={() => {
-              setPoints(true);
-            }}
-          />
-        ) : null}
-        {section ? <RollFiles sectionId={sectionId} span={span} order={order} /> : null}
-      </View>
       {state === 'loading' ? (
         <Words tone="inkQuiet">{asking}</Words>
       ) : lines.length === 0 ? (
@@ -206,6 +216,16 @@ export function TotalsScreen() {
           }}
         />
       ) : null}
+      {sheet}
+    </>
+  );
+  return section ? (
+    <ClassPage sectionId={sectionId} page="Attendance" note={note} main={main} more={[group]} full>
+      {content}
+    </ClassPage>
+  ) : (
+    <Page title="Totals" note={note} back={{ to: '/people', name: 'All classes' }} main={main} full>
+      {content}
     </Page>
   );
 }

@@ -17,7 +17,6 @@ import { forgetTyped } from '../../../parts/typed';
 import { space } from '../../../theme/tokens';
 import { check } from '../../../forms/check';
 import { ApiProblem, postFile } from '../../../sync/api';
-import { useAccount } from '../../../sync/account';
 import { makeChange, newId } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
@@ -101,7 +100,7 @@ function DayOffForm({ onClose }: { onClose: () => void }) {
 
 /** Days on which there are no lessons: typed, a range, or from a calendar file. */
 export function DaysOff() {
-  const isKeeper = useAccount((account) => account.isKeeper);
+  const [editing, setEditing] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
   const [adding, setAdding] = useState(false);
   const [found, setFound] = useState<FoundDays | null>(null);
@@ -137,7 +136,7 @@ export function DaysOff() {
               {spanWords(day)}
             </Words>
           </View>
-          {isKeeper ? (
+          {editing ? (
             <IconAction
               name={`Remove ${day.name}`}
               icon={Trash}
@@ -173,6 +172,16 @@ export function DaysOff() {
             }}
           />
           <Action label="From a calendar" icon={FileUp} onPress={() => picker.current?.click()} />
+          {days.length > 0 ? (
+            <Action
+              label={editing ? 'Done' : 'Take some out'}
+              name={editing ? 'Done: days off' : 'Take days off out'}
+              kind="plain"
+              onPress={() => {
+                setEditing(!editing);
+              }}
+            />
+          ) : null}
           <TakeBack about={about} />
         </View>
       </OnlyKeeper>

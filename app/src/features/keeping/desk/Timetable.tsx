@@ -23,6 +23,7 @@ const about = 'timetable';
 /** When each class meets in a week. A lesson taken out stays where it was already held. */
 export function Timetable() {
   const [open, setOpen] = useState<Meeting | 'new' | null>(null);
+  const [editing, setEditing] = useState(false);
   const now = useNow();
   const current = useRecords((state) => state.current);
   const classes = useSections();
@@ -74,26 +75,38 @@ export function Timetable() {
                     <Words>{names[meeting.sectionId] ?? ''}</Words>
                   </View>
                 </Pressable>
-                <IconAction
-                  name={`Take out ${name} ${meeting.startsAt}`}
-                  icon={Trash}
-                  tone="inkQuiet"
-                  onPress={() => {
-                    end(meeting);
-                  }}
-                />
+                {editing ? (
+                  <IconAction
+                    name={`Take out ${name} ${meeting.startsAt}`}
+                    icon={Trash}
+                    tone="inkQuiet"
+                    onPress={() => {
+                      end(meeting);
+                    }}
+                  />
+                ) : null}
               </View>
             ))}
           </View>
         );
       })}
-      <View style={{ flexDirection: 'row', gap: space(2) }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
         {classes.length > 0 ? (
           <Action
             label="Add a lesson"
             kind={meetings.length === 0 ? 'main' : 'outlined'}
             onPress={() => {
               setOpen('new');
+            }}
+          />
+        ) : null}
+        {meetings.length > 0 ? (
+          <Action
+            label={editing ? 'Done' : 'Take some out'}
+            name={editing ? 'Done: timetable' : 'Take lessons out of the timetable'}
+            kind="plain"
+            onPress={() => {
+              setEditing(!editing);
             }}
           />
         ) : null}

@@ -1,7 +1,5 @@
-import Download from 'lucide-react-native/icons/download';
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import { displayName } from '@slate-path/core/people/names';
 import type { LookFor } from '@slate-path/core/records/schema';
@@ -12,30 +10,26 @@ import {
   unitOf,
   type CountGrouping,
 } from '@slate-path/core/observation/tallies/countsTable';
-import { durationWords } from '@slate-path/core/observation/tallies/duration';
-import { many } from '@slate-path/core/words/many';
+import { countsSentence, type CountsPhrase } from '@slate-path/core/observation/tallies/countsSentence';
 import { listedFirst } from '@slate-path/core/observation/tallies/lookFors';
 import { rateOf, type KeyedRate } from '@slate-path/core/observation/tallies/rates';
-import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
-import { Choice } from '../../../parts/Choice';
-import { Choices } from '../../../parts/Choices';
 import { dayMonth } from '../../../parts/dates';
 import { Empty } from '../../../parts/Empty';
-import { Page } from '../../../parts/Page';
+import { choicePhrase, Sentence, type SentencePart } from '../../../parts/Sentence';
 import { Words } from '../../../parts/Words';
-import { useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { termToLookAt } from '@slate-path/core/calendar/sectionTime';
 import { listOf } from '@slate-path/core/records/records';
-import { FileAction } from '../../../files/FileAction';
+import { useGiveFile } from '../../../files/useGiveFile';
 import { useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
-import { useSectionName, useLastDay } from '../../../sync/sections';
+import { useLastDay } from '../../../sync/sections';
 import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
 import { usualRanges } from '../../attendance/totals/ranges';
+import { ClassPage } from '../../people/class/lazyClassPage';
 import { CountChart, type ChartBar } from './CountChart';
 import { CountComment } from './CountComment';
 import { CountLines, type CountGroupRate } from './CountLines';
@@ -54,23 +48,25 @@ function axisOf({ name, measure }: LookFor, per: 'hour' | 'sum'): string {
   return per === 'hour' ? `${name}: ${unit} per observed hour of a student` : `${name}: ${unit} in all`;
 }
 
-const amountWords = ({ measure }: LookFor, amount: number) =>
-  measure === 'seconds' ? durationWords(amount) : many(amount, 'time');
-const rateWords = ({ measure }: LookFor, perHour: number) =>
-  measure === 'seconds' ? durationWords(perHour) : String(Math.round(perHour * 10) / 10);
+const perHourOrSum = [
+  { value: 'hour', label: 'per observed hour' },
+  { value: 'sum', label: 'sums' },
+] as const;
+const pictures = [
+  { value: 'chart', label: 'chart' },
+  { value: 'table', label: 'table' },
+] as const;
 
 const noCounts: ClassCounts = { lessons: [], counts: [], exposures: [] };
 
 /** What was seen in a class over weeks, as sums and as rates per observed hour. */
 export function CountsScreen() {
   const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
-  const wide = useWide();
   const now = useNow();
   const order = useNameOrder();
   const current = useRecords((state) => state.current);
   const terms = listOf(current, 'term').sort((a, b) => (a.startsOn < b.startsOn ? 1 : -1));
   const ranges = usualRanges(now.date, terms);
-  const className = useSectionName(sectionId);
   const lastDay = useLastDay(sectionId);
   const [chosenRange, setRangeKey] = useState<string | null>(null);
   const rangeKey = chosenRange ?? termToLookAt(terms, lastDay)?.id ?? now.date.slice(0, 7);
@@ -122,98 +118,64 @@ export function CountsScreen() {
       )
     : null;
   const student = studentId === null ? undefined : current.student[studentId];
+  const { give, sheet } = useGiveFile();
   const file = (format: 'csv' | 'xlsx') =>
     addressOf('countsFile', { sectionId, from: span.from, to: span.to, format, by: grouping, order });
-  const back = {
-    to: { pathname: '/classes/[sectionId]' as const, params: { sectionId } },
-    name: `Back to ${className || 'the class'}`,
-  };
-  const tools = (
-    <View style={{ flexDirection: 'row', gap: space(2) }}>
-      <FileAction label="CSV" name="Save the counts as CSV" icon={Download} address={file('csv')} />
-      <FileAction label="XLSX" name="Save the counts as XLSX" icon={Download} address={file('xlsx')} />
-    </View>
-  );
   if (state !== 'loading' && !lookFor)
     return (
-      <Page title={`Counts, ${className}`} back={back}>
+      <ClassPage sectionId={sectionId} page="Counts">
         <Empty title="Nothing was tallied in these weeks">
           What you tally in a lesson adds up here: by student, by lesson and by week, with how much was seen
           in an observed hour.
         </Empty>
-      </Page>
+      </ClassPage>
     );
-  const choices = (
-    <>
-      <Choice
-        name="Weeks"
-        value={rangeKey}
-        options={ranges.map(({ key, label }) => ({ value: key, label }))}
-        onChange={setRangeKey}
-      />
-      <Choice
-        name="Look-for"
-        value={lookFor?.id ?? ''}
-        options={lookFors.map(({ id, name }) => ({ value: id, label: name }))}
-        onChange={setLookForId}
-      />
-      <Choice
-        name="Put together"
-        value={grouping}
-        options={groupings}
-        onChange={(next) => {
-          setGrouping(next);
-          if (next === 'student') setStudentId(null);
-        }}
-      />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-        <Choice
-          name="Numbers"
-          value={per}
-          options={[
-            { value: 'hour', label: 'Per observed hour' },
-            { value: 'sum', label: 'Sums' },
-          ]}
-          onChange={setPer}
-        />
-        <Choice
-          name="Shown as"
-          value={asTable}
-          options={[
-            { value: 'chart', label: 'Chart' },
-            { value: 'table', label: 'Table' },
-          ]}
-          onChange={setAsTable}
-        />
-      </View>
-    </>
-  );
+  const phrases: Record<CountsPhrase, SentencePart & object> = {
+    look_for: choicePhrase({
+      name: 'choose the look-for',
+      value: lookFor?.id ?? '',
+      options: lookFors.map(({ id, name }) => ({ value: id, label: name })),
+      onChange: setLookForId,
+    }),
+    span: choicePhrase({
+      name: 'choose the weeks',
+      value: rangeKey,
+      options: ranges.map(({ key, label }) => ({ value: key, label })),
+      onChange: setRangeKey,
+    }),
+    student: {
+      words: student ? displayName(student) : '',
+      name: 'show the whole class',
+      onTap: () => {
+        setStudentId(null);
+        setGrouping('student');
+      },
+    },
+    grouping: choicePhrase({
+      name: 'choose what is put together',
+      value: grouping,
+      options: groupings,
+      onChange: (next) => {
+        setGrouping(next);
+        if (next === 'student') setStudentId(null);
+      },
+    }),
+    numbers: choicePhrase({
+      name: 'choose the numbers',
+      value: per,
+      options: perHourOrSum,
+      onChange: setPer,
+    }),
+    picture: choicePhrase({
+      name: 'choose the picture',
+      value: asTable,
+      options: pictures,
+      onChange: setAsTable,
+    }),
+  };
   const subject = student ? displayName(student) : 'the class';
   const result = lookFor ? (
     <Card style={{ gap: space(3) }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
-        <View style={{ flex: 1 }}>
-          <Words size="large" serif heading={2}>
-            {student ? `${lookFor.name}, ${displayName(student)}` : lookFor.name}
-          </Words>
-          <Words tone="inkQuiet" figures>
-            {`${amountWords(lookFor, whole?.amount ?? 0)} in ${many(seen.lessons.length, 'observed lesson')}${
-              whole?.perHour === null || whole === null
-                ? ''
-                : `, ${rateWords(lookFor, whole.perHour)} an hour of a student`
-            }`}
-          </Words>
-        </View>
-        {student ? (
-          <Action
-            label="Whole class"
-            onPress={() => {
-              setStudentId(null);
-              setGrouping('student');
-            }}
-          />
-        ) : null}
-      </View>
       {asTable === 'chart' ? (
         <CountChart
           bars={bars}
@@ -247,30 +209,46 @@ export function CountsScreen() {
   ) : (
     <Words tone="inkQuiet">{asking}</Words>
   );
+  const sentence = lookFor
+    ? countsSentence({
+        lookFor,
+        span: phrases.span.words,
+        student: student ? displayName(student) : null,
+        amount: whole?.amount ?? 0,
+        perHour: whole?.perHour ?? null,
+        lessons: seen.lessons.length,
+        grouping: phrases.grouping.words,
+        numbers: phrases.numbers.words,
+        picture: phrases.picture.words,
+      })
+    : [];
   return (
-    <Page
-      title={`Counts, ${className}`}
-      note={`${dayMonth(span.from)} to ${dayMonth(span.to)}`}
-      back={back}
-      tools={tools}
+    <ClassPage
+      sectionId={sectionId}
+      page="Counts"
+      more={[
+        {
+          title: 'These counts as a file',
+          items: [
+            {
+              label: 'Save the counts as CSV',
+              onPress: () => {
+                give(file('csv'));
+              },
+            },
+            {
+              label: 'Save the counts as XLSX',
+              onPress: () => {
+                give(file('xlsx'));
+              },
+            },
+          ],
+        },
+      ]}
     >
-      {wide ? (
-        <View style={{ flexDirection: 'row', gap: space(5), alignItems: 'flex-start' }}>
-          <View style={{ flex: 2, gap: space(4) }}>{choices}</View>
-          <View style={{ flex: 4 }}>{result}</View>
-        </View>
-      ) : (
-        <>
-          <Choices
-            summary={`${groupings.find(({ value }) => value === grouping)?.label ?? ''}, ${per === 'hour' ? 'per observed hour' : 'sums'}`}
-            name="Change what is shown"
-            title="What is shown"
-          >
-            {choices}
-          </Choices>
-          {result}
-        </>
-      )}
-    </Page>
+      <Sentence parts={sentence.map((part) => (typeof part === 'string' ? part : phrases[part.to]))} />
+      {result}
+      {sheet}
+    </ClassPage>
   );
 }

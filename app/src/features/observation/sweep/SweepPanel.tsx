@@ -1,28 +1,27 @@
-import Pencil from 'lucide-react-native/icons/pencil';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { displayName } from '@slate-path/core/people/names';
+import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { sweepHistory } from '@slate-path/core/observation/sweep/history';
-import { levels } from '@slate-path/core/observation/sweep/levels';
-import { sweepRows, type SweepRow } from '@slate-path/core/observation/sweep/sweepRows';
-import { IconAction } from '../../../parts/IconAction';
-import { OarMarks } from '../../../parts/OarMarks';
-import { TapArea } from '../../../parts/TapArea';
+import { sweepRows, type SweepRow as Swept } from '@slate-path/core/observation/sweep/sweepRows';
+import { Board } from '../../../parts/Board';
 import { Words } from '../../../parts/Words';
 import { usePalette, useWide } from '../../../theme/theme';
-import { radius, rowHeight, space } from '../../../theme/tokens';
+import { space } from '../../../theme/tokens';
 import { useAllLessons } from '../../attendance/lesson/lessons';
 import { isAway } from '../../attendance/lesson/isAway';
+import { rollShape } from '../../attendance/lesson/keptShape';
 import type { LessonRow } from '../../attendance/lesson/lessonRow';
-import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
 import { useShownNames } from '../../attendance/lesson/useShownNames';
 import { LevelNamesSheet } from './LevelNamesSheet';
-import { LevelSlide } from './LevelSlide';
+import { SweepFooter } from './SweepFooter';
+import { SweepRow } from './SweepRow';
+import { SweepTile } from './SweepTile';
 import { setLevels, useLevelNames } from './sweeping';
 
 interface SweepPanelProps {
@@ -33,7 +32,7 @@ interface SweepPanelProps {
 const daysBefore = 28;
 
 /** The lesson's sweep beside the last ones of the class. */
-function useSweep(lesson: Lesson, rows: readonly LessonRow[]): SweepRow[] {
+function useSweep(lesson: Lesson, rows: readonly LessonRow[]): Swept[] {
   const from = addDays(lesson.date, -daysBefore);
   useView(addressOf('sweeps', { sectionId: lesson.sectionId, from, to: lesson.date }));
   const sweeps = useRecords(({ current }) => current.sweep);
@@ -55,147 +54,110 @@ function sweepWords([lowest = '', second = '', third = '', highest = '']: readon
   return `A sweep says how engaged everyone is, in one go. ${lowest}: takes no part. ${second}: goes along. ${third}: works. ${highest}: leads the work.`;
 }
 
-/** Everyone at one level with one tap, then the few who are not. */
+/** The level most are at. */
+const usualLevel = 2;
+
+/** Everyone at one level with one tap, then the few who are not: a level is in hand, a tap gives it. */
 export default function SweepPanel({ lesson, rows }: SweepPanelProps) {
   const palette = usePalette();
   const wide = useWide();
+  const shape = rollShape.use();
   const names = useShownNames(rows);
   const levelNames = useLevelNames();
   const sweep = useSweep(lesson, rows);
+  const [hand, setHand] = useState(usualLevel);
   const [naming, setNaming] = useState(false);
   const here = rows.filter((row) => !isAway(row));
   const isFirst = sweep.every(({ level, before }) => level === null && before.length === 0);
   const found = new Map(sweep.map((row) => [row.studentId, row]));
-  const set = here.filter(({ student }) => found.get(student.id)?.level != null);
-  const adrift = set.filter(({ student }) => found.get(student.id)?.level === 0);
-  const everyone = (level: number) => {
-    for (const own of new Set(here.map((row) => row.lesson)))
+  const levelOf = (row: LessonRow) => found.get(row.student.id)?.level ?? null;
+  const set = here.filter((row) => levelOf(row) !== null);
+  const adrift = set.filter((row) => levelOf(row) === 0);
+  const give = (some: readonly LessonRow[], level: number | null) => {
+    for (const [own, ofLesson] of groupBy(some, (row) => row.lesson))
       setLevels(
         own,
-        here.filter((row) => row.lesson === own).map(({ student }) => student.id),
+        ofLesson.map(({ student }) => student.id),
         level,
         lesson,
       );
   };
+  // One function for all tiles and pictures, so that a tap draws one tile.
+  const latest = useRef({ rows, levelOf, hand, give });
+  latest.current = { rows, levelOf, hand, give };
+  const onTap = useCallback((studentId: string) => {
+    const { rows: all, levelOf: of, hand: held, give: to } = latest.current;
+    const row = all.find(({ student }) => student.id === studentId);
+    if (row) to([row], of(row) === held ? null : held);
+  }, []);
+  const first = isFirst ? (
+    <View style={{ padding: space(3) }}>
+      <Words tone="inkQuiet">{sweepWords(levelNames)}</Words>
+    </View>
+  ) : null;
   const half = Math.ceil(rows.length / 2);
   const columns = wide ? [rows.slice(0, half), rows.slice(half)] : [rows];
   return (
     <View style={{ flex: 1 }}>
-      <ScrollView style={{ flex: 1, backgroundColor: palette.ground }}>
-        <View role="group" aria-label="Sweep" style={{ flexDirection: 'row' }}>
-          {columns.map((column, index) => (
-            <View key={index} style={{ flex: 1, borderLeftWidth: index, borderColor: palette.line }}>
-              {column.map((row) => {
-                const { student } = row;
-                const { level = null, before = [] } = found.get(student.id) ?? {};
-                return (
-                  <View
-                    key={student.id}
-                    style={{
-                      flexDirection: 'row',
-                      alignItems: 'center',
-                      gap: space(2),
-                      minHeight: rowHeight,
-                      paddingHorizontal: space(3),
-                      borderBottomWidth: 1,
-                      borderColor: palette.line,
+      {shape === 'board' ? (
+        <Board
+          name="Sweep"
+          tiles={rows}
+          tile={(row, { height }) => (
+            <SweepTile
+              key={row.student.id}
+              student={row.student}
+              name={wide ? displayName(row.student) : (names.get(row.student.id) ?? '')}
+              level={levelOf(row)}
+              before={found.get(row.student.id)?.before ?? none}
+              away={isAway(row)}
+              levelNames={levelNames}
+              hand={hand}
+              height={height}
+              onTap={onTap}
+            />
+          )}
+        >
+          {first}
+        </Board>
+      ) : (
+        <ScrollView style={{ flex: 1, backgroundColor: palette.ground }}>
+          <View role="group" aria-label="Sweep" style={{ flexDirection: 'row' }}>
+            {columns.map((column, index) => (
+              <View key={index} style={{ flex: 1, borderLeftWidth: index, borderColor: palette.line }}>
+                {column.map((row) => (
+                  <SweepRow
+                    key={row.student.id}
+                    row={row}
+                    level={levelOf(row)}
+                    before={found.get(row.student.id)?.before ?? none}
+                    levelNames={levelNames}
+                    onLevel={(next) => {
+                      give([row], next);
                     }}
-                  >
-                    <View style={{ flex: 1 }}>
-                      <Words tone={isAway(row) ? 'inkQuiet' : 'ink'} lines={1}>
-                        {wide ? displayName(student) : (names.get(student.id) ?? '')}
-                      </Words>
-                      {before.length > 0 ? (
-                        <View
-                          style={{ flexDirection: 'row' }}
-                          role="img"
-                          aria-label={`before: ${before.map((one) => levelNames[one]).join(', ')}`}
-                        >
-                          {before.map((one, at) => (
-                            <OarMarks key={at} level={one} tone="inkQuiet" size={20} />
-                          ))}
-                        </View>
-                      ) : null}
-                    </View>
-                    {isAway(row) ? (
-                      <Words tone="inkQuiet">away</Words>
-                    ) : (
-                      <LevelSlide
-                        name={displayName(student)}
-                        level={level}
-                        levelNames={levelNames}
-                        onLevel={(next) => {
-                          setLevels(row.lesson, [student.id], next, lesson);
-                        }}
-                      />
-                    )}
-                  </View>
-                );
-              })}
-            </View>
-          ))}
-        </View>
-        {isFirst ? (
-          <View style={{ padding: space(3) }}>
-            <Words tone="inkQuiet">{sweepWords(levelNames)}</Words>
+                  />
+                ))}
+              </View>
+            ))}
           </View>
-        ) : null}
-      </ScrollView>
-      <View
-        style={{
-          paddingHorizontal: space(4),
-          paddingVertical: space(2),
-          gap: space(2),
-          borderTopWidth: 1,
-          borderColor: palette.line,
-          backgroundColor: palette.surface,
+          {first}
+        </ScrollView>
+      )}
+      <SweepFooter
+        levelNames={levelNames}
+        hand={hand}
+        set={set.length}
+        here={here.length}
+        adrift={adrift.map(({ student }) => names.get(student.id) ?? '')}
+        history={sweepHistory(lesson.id)}
+        onHand={setHand}
+        onRest={() => {
+          give(set.length < here.length ? here.filter((row) => levelOf(row) === null) : here, hand);
         }}
-      >
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), height: 68 }}>
-          <View style={{ flex: 1 }} aria-live="polite" testID="sweep-summary">
-            <Words bold>{set.length === 0 ? 'Everyone at…' : `${set.length} of ${here.length} set`}</Words>
-            <Words size="small" tone="inkQuiet" lines={2}>
-              {adrift.length > 0
-                ? `${levelNames[0] ?? ''}: ${adrift.map(({ student }) => names.get(student.id) ?? '').join(', ')}`
-                : 'then tap or slide the few who are not'}
-            </Words>
-          </View>
-          <TakeBack about={sweepHistory(lesson.id)} />
-          <IconAction
-            name="Rename the levels"
-            icon={Pencil}
-            onPress={() => {
-              setNaming(true);
-            }}
-          />
-        </View>
-        <View role="group" aria-label="Everyone at one level" style={{ flexDirection: 'row', gap: space(2) }}>
-          {levels.map((level) => (
-            <TapArea
-              key={level}
-              name={`Everyone ${levelNames[level] ?? ''}`}
-              onTap={() => {
-                everyone(level);
-              }}
-              style={{
-                flex: 1,
-                minHeight: 60,
-                alignItems: 'center',
-                justifyContent: 'center',
-                borderWidth: 1,
-                borderRadius: radius.control,
-                borderColor: palette.line,
-                backgroundColor: palette.surface,
-              }}
-            >
-              <OarMarks level={level} />
-              <Words size="small" lines={1}>
-                {levelNames[level] ?? ''}
-              </Words>
-            </TapArea>
-          ))}
-        </View>
-      </View>
+        onRename={() => {
+          setNaming(true);
+        }}
+      />
       {naming ? (
         <LevelNamesSheet
           names={levelNames}
@@ -207,3 +169,5 @@ export default function SweepPanel({ lesson, rows }: SweepPanelProps) {
     </View>
   );
 }
+
+const none: readonly number[] = [];

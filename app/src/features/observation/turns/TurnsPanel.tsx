@@ -1,5 +1,5 @@
 import Dices from 'lucide-react-native/icons/dices';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson, Turn } from '@slate-path/core/records/schema';
@@ -46,6 +46,7 @@ const freshSeed = () => crypto.getRandomValues(new Uint32Array(1))[0] ?? now();
 /** Whose turn it is, drawn in favour of the least heard. */
 export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {
   const palette = usePalette();
+  const [explained, setExplained] = useState(false);
   const wide = useWide();
   const names = useShownNames(rows);
   const records = useRecords(({ current }) => current.turn);
@@ -125,12 +126,17 @@ export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {
           onPress={draw}
         />
       )}
-      <View style={{ flexDirection: 'row' }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', marginLeft: -space(4) }}>
+        <Action
+          label={explained ? 'Hide the rule' : 'How it is drawn'}
+          kind="plain"
+          onPress={() => {
+            setExplained(!explained);
+          }}
+        />
         <TakeBack about={history} />
       </View>
-      <Words size="small" tone="inkQuiet">
-        {turnRule}
-      </Words>
+      {explained ? <Words tone="inkQuiet">{turnRule}</Words> : null}
     </Card>
   );
   const side = (

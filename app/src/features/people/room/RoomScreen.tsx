@@ -1,5 +1,3 @@
-import Ellipsis from 'lucide-react-native/icons/ellipsis';
-import Plus from 'lucide-react-native/icons/plus';
 import { useLocalSearchParams } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -8,18 +6,15 @@ import { allSeated, placesOf, withSeatChanged } from '@slate-path/core/people/ro
 import { seatNames } from '@slate-path/core/people/room/seatNames';
 import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
 import { Action } from '../../../parts/Action';
-import { Choice } from '../../../parts/Choice';
 import { dayMonth } from '../../../parts/dates';
 import { Empty } from '../../../parts/Empty';
-import { IconAction } from '../../../parts/IconAction';
-import { Page } from '../../../parts/Page';
-import { Words } from '../../../parts/Words';
-import { space } from '../../../theme/tokens';
+import { choicePhrase, Sentence, type SentencePart } from '../../../parts/Sentence';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
+import { ClassPage } from '../class/lazyClassPage';
 import { NewPlan, RenamePlan } from './PlanForm';
 import { planInUse, plansOf, roomHistory, savePlan, useCountsFrom } from './plans';
 import { SeatsEditor } from './SeatsEditor';
@@ -53,46 +48,48 @@ export function RoomScreen() {
   const current = useRecords((state) => state.current);
   const [chosenId, setChosenId] = useState<string | null>(null);
   const [making, setMaking] = useState(false);
+  const [renaming, setRenaming] = useState(false);
   const startsOn = useCountsFrom(sectionId, now);
-  const section = current.section[sectionId];
   const plans = plansOf(current, sectionId);
   const inUse = planInUse(current, sectionId);
   const plan = plans.find(({ id }) => id === chosenId) ?? inUse?.plan ?? plans[0];
-  const make = (
-    <Action
-      label="New plan"
-      icon={Plus}
-      kind={plan ? 'outlined' : 'main'}
-      onPress={() => {
-        setMaking(true);
-      }}
-    />
-  );
+  const begin = () => {
+    setMaking(true);
+  };
+  const choose = choicePhrase({
+    name: 'choose the plan',
+    value: plan?.id ?? '',
+    options: plans.map(({ id, name }) => ({
+      value: id,
+      label: id === inUse?.plan.id ? `${name} · in use` : name,
+    })),
+    words: plan?.name,
+    onChange: setChosenId,
+  });
   return (
-    <Page
-      title="Room plan"
-      tab={`Room plan, ${section?.name ?? ''}`}
-      note={[section?.name, section?.room].filter(Boolean).join(' · ')}
-      back={{ to: { pathname: '/classes/[sectionId]', params: { sectionId } }, name: 'Back to the class' }}
-      tools={
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-          {plan ? make : null}
-          <TakeBack about={roomHistory(sectionId)} />
-        </View>
-      }
+    <ClassPage
+      sectionId={sectionId}
+      page="Room"
+      tools={<TakeBack about={roomHistory(sectionId)} />}
+      main={plan ? undefined : { label: 'New plan', onPress: begin }}
+      more={[
+        {
+          title: 'Room plans',
+          items: [
+            plan ? { label: 'New plan', note: 'Another room, or another way to sit', onPress: begin } : null,
+            plan
+              ? {
+                  label: `Rename or remove ${plan.name}`,
+                  onPress: () => {
+                    setRenaming(true);
+                  },
+                }
+              : null,
+          ],
+        },
+      ]}
       full
     >
-      {plans.length > 1 ? (
-        <Choice
-          name="Room plan"
-          value={plan?.id ?? ''}
-          options={plans.map(({ id, name }) => ({
-            value: id,
-            label: id === inUse?.plan.id ? `${name} · in use` : name,
-          }))}
-          onChange={setChosenId}
-        />
-      ) : null}
       {plan ? (
         <OpenPlan
           key={plan.id}
@@ -101,12 +98,21 @@ export function RoomScreen() {
           since={plan.id === inUse?.plan.id ? inUse.seating.startsOn : null}
           today={now.date}
           startsOn={startsOn}
+          name={plans.length > 1 ? choose : plan.name}
+          renaming={renaming}
+          onRenamed={() => {
+            setRenaming(false);
+          }}
           onRemoved={() => {
             setChosenId(null);
+            setRenaming(false);
           }}
         />
       ) : (
-        <Empty title="Nobody has a seat here yet" action={make}>
+        <Empty
+          title="Nobody has a seat here yet"
+          action={<Action label="New plan" kind="main" onPress={begin} />}
+        >
           Put the tables as they stand in the room and everybody on a seat. Then you can tally by where they
           sit, and the watch list sees trouble that comes with a seat or a neighbour.
         </Empty>
@@ -126,7 +132,7 @@ export function RoomScreen() {
           }}
         />
       ) : null}
-    </Page>
+    </ClassPage>
   );
 }
 
@@ -138,38 +144,43 @@ interface OpenPlanProps {
   today: string;
   /** From which day a change counts. */
   startsOn: string;
+  /** Its name, or the phrase that chooses another. */
+  name: SentencePart;
+  renaming: boolean;
+  onRenamed: () => void;
   onRemoved: () => void;
 }
 
-function OpenPlan({ plan, students, since, today, startsOn, onRemoved }: OpenPlanProps) {
+function OpenPlan(props: OpenPlanProps) {
+  const { plan, students, since, today, startsOn, name, renaming, onRenamed, onRemoved } = props;
   const [work, setWork] = useState<'students' | 'seats'>('students');
-  const [renaming, setRenaming] = useState(false);
   const names = useMemo(() => seatNames(students), [students]);
   const places = placesOf(plan, new Set(names.keys()));
   const save = (news: Partial<RoomPlan>) => {
     savePlan({ ...plan, places, ...news }, since === null ? null : startsOn);
   };
   const when = startsOn === today ? 'today' : 'tomorrow';
-  const use = since === null ? 'Not in use' : `In use since ${dayMonth(since)}`;
   return (
     <>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
-        <View style={{ flex: 1 }}>
-          <Words size="large" serif heading={2}>
-            {plan.name}
-          </Words>
-          <Words tone="inkQuiet" testID="room-use">
-            {`${since !== null && since > today ? `In use from ${dayMonth(since)}` : use} · ${places.length} of ${students.length} have a seat`}
-          </Words>
-        </View>
-        <IconAction
-          name={`Rename or remove ${plan.name}`}
-          icon={Ellipsis}
-          onPress={() => {
-            setRenaming(true);
-          }}
-        />
-      </View>
+      <Sentence
+        parts={[
+          name,
+          since === null
+            ? ' is not in use'
+            : ` is in use ${since > today ? 'from' : 'since'} ${dayMonth(since)}`,
+          `; ${places.length} of ${students.length} have a seat. A tap changes `,
+          choicePhrase({
+            name: 'choose what a tap changes',
+            value: work,
+            options: [
+              { value: 'students', label: 'who sits where' },
+              { value: 'seats', label: 'where seats stand' },
+            ],
+            onChange: setWork,
+          }),
+          '.',
+        ]}
+      />
       {since === null ? (
         <View style={{ flexDirection: 'row' }}>
           <Action
@@ -181,15 +192,6 @@ function OpenPlan({ plan, students, since, today, startsOn, onRemoved }: OpenPla
           />
         </View>
       ) : null}
-      <Choice
-        name="What to change"
-        value={work}
-        options={[
-          { value: 'students', label: 'Who sits where' },
-          { value: 'seats', label: 'Where seats stand' },
-        ]}
-        onChange={setWork}
-      />
       {work === 'students' ? (
         <Suspense fallback={null}>
           <Board
@@ -217,9 +219,9 @@ function OpenPlan({ plan, students, since, today, startsOn, onRemoved }: OpenPla
       {renaming ? (
         <RenamePlan
           plan={plan}
-          onName={(name) => {
-            save({ name });
-            setRenaming(false);
+          onName={(next) => {
+            save({ name: next });
+            onRenamed();
           }}
           onRemove={() => {
             makeChange(
@@ -229,9 +231,7 @@ function OpenPlan({ plan, students, since, today, startsOn, onRemoved }: OpenPla
             );
             onRemoved();
           }}
-          onClose={() => {
-            setRenaming(false);
-          }}
+          onClose={onRenamed}
         />
       ) : null}
     </>

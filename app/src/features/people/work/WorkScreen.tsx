@@ -1,4 +1,3 @@
-import Plus from 'lucide-react-native/icons/plus';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -13,11 +12,10 @@ import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
 import { workDay, type WorkDay } from '@slate-path/core/people/work/planWork';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
-import { Choice } from '../../../parts/Choice';
 import { longDay } from '../../../parts/dates';
 import { Empty } from '../../../parts/Empty';
 import { Field } from '../../../parts/Field';
-import { Page } from '../../../parts/Page';
+import { choicePhrase, Sentence } from '../../../parts/Sentence';
 import { Words } from '../../../parts/Words';
 import { usePalette, useWide } from '../../../theme/theme';
 import { rowHeight, space } from '../../../theme/tokens';
@@ -27,6 +25,7 @@ import type { Concerns } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
+import { ClassPage } from '../class/lazyClassPage';
 import { TaskForm } from './TaskForm';
 import { setWholeDay } from './work';
 
@@ -58,33 +57,35 @@ export function WorkScreen() {
     .sort(byStudent(order))
     .map(({ student }) => student);
   const student = students.find(({ id }) => id === studentId) ?? students[0];
-  const toClass = { pathname: '/classes/[sectionId]' as const, params: { sectionId } };
   if (!section) return null;
   return (
-    <Page
-      title={`Finished work, ${section.name}`}
-      note="A day with finished work counts as attended."
-      back={{ to: toClass, name: 'Back to the class' }}
+    <ClassPage
+      sectionId={sectionId}
+      page="Work"
+      tools={<TakeBack about={sectionId} concerns={ofTheWork} />}
+      main={
+        student && {
+          label: 'Add work',
+          onPress: () => {
+            setOpen('new');
+          },
+        }
+      }
     >
       {student ? (
         <>
-          <Choice
-            name="Student"
-            value={student.id}
-            options={shownNames(students, true).map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={setStudentId}
+          <Sentence
+            parts={[
+              'Finished work of ',
+              choicePhrase({
+                name: 'choose the student',
+                value: student.id,
+                options: shownNames(students, true).map(({ id, name }) => ({ value: id, label: name })),
+                onChange: setStudentId,
+              }),
+              ': a day with some of it counts as attended.',
+            ]}
           />
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-            <Action
-              label="Add work"
-              icon={Plus}
-              kind="main"
-              onPress={() => {
-                setOpen('new');
-              }}
-            />
-            <TakeBack about={sectionId} concerns={ofTheWork} />
-          </View>
           <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(4), alignItems: 'flex-start' }}>
             <Days
               section={section}
@@ -111,7 +112,7 @@ export function WorkScreen() {
       ) : (
         <Empty title="Nobody is in this class yet">Finished work is noted for the students of a class.</Empty>
       )}
-    </Page>
+    </ClassPage>
   );
 }
 

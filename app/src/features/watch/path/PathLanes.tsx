@@ -2,10 +2,11 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
+import { many } from '@slate-path/core/words/many';
 import { addDays, datesBetween, daysBetween, weekdayOf } from '@slate-path/core/calendar/localTime';
-import { Choice } from '../../../parts/Choice';
 import { choiceLook } from '../../../parts/choiceLook';
 import { dayMonth } from '../../../parts/dates';
+import { choicePhrase, Sentence } from '../../../parts/Sentence';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
 import { fonts, space, target } from '../../../theme/tokens';
@@ -23,7 +24,7 @@ import type { LaneName, PathData, Pin } from './pathData';
 
 const reaches = ['week', 'month', 'term'] as const;
 type Reach = (typeof reaches)[number];
-const reachNames: Record<Reach, string> = { week: 'Week', month: 'Month', term: 'Term' };
+const reachNames: Record<Reach, string> = { week: 'One week', month: 'One month', term: 'The term' };
 const reachDays: Record<Exclude<Reach, 'term'>, number> = { week: 7, month: 31 };
 
 const laneNames: Record<LaneName, string> = {
@@ -92,6 +93,7 @@ export function PathLanes({ data, today }: { data: PathData; today: string }) {
   const [width, setWidth] = useState(0);
   const [reach, setReach] = useState<Reach>('term');
   const [hidden, setHidden] = useState<ReadonlySet<LaneName>>(new Set());
+  const [filtering, setFiltering] = useState(false);
   const [picked, setPicked] = useState<Pin | null>(null);
   const from = reach === 'term' ? data.startsOn : addDays(today, 1 - reachDays[reach]);
   const days = Math.max(1, daysBetween(from, today) + 1);
@@ -111,12 +113,30 @@ export function PathLanes({ data, today }: { data: PathData; today: string }) {
   const drawing = (name: LaneName): Drawing => ({ x, palette, data, from, top: tops.get(name) ?? 0 });
   return (
     <View style={{ gap: space(3) }}>
-      <Choice<Reach>
-        name="How far back"
-        value={reach}
-        options={reaches.map((value) => ({ value, label: reachNames[value] }))}
-        onChange={setReach}
+      <Sentence
+        parts={[
+          choicePhrase<Reach>({
+            name: 'choose how far back',
+            value: reach,
+            options: reaches.map((value) => ({ value, label: reachNames[value] })),
+            onChange: setReach,
+          }),
+          ' with ',
+          {
+            words:
+              hidden.size === 0
+                ? 'everything there is'
+                : `${lanes.length} of ${many(data.lanes.length, 'lane')}`,
+            name: 'choose what is drawn',
+            held: filtering,
+            onTap: () => {
+              setFiltering(!filtering);
+            },
+          },
+          '.',
+        ]}
       />
+      {filtering ? <Filters names={data.lanes} hidden={hidden} onChange={setHidden} /> : null}
       <View
         role="group"
         aria-label={data.spoken}
@@ -224,7 +244,6 @@ export function PathLanes({ data, today }: { data: PathData; today: string }) {
             ))
           : null}
       </View>
-      <Filters names={data.lanes} hidden={hidden} onChange={setHidden} />
       {picked ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space(2) }}>
           <Words style={{ flexShrink: 1 }}>{`${dayMonth(picked.date)}: ${picked.words}`}</Words>

@@ -1,297 +1,293 @@
-import CalendarRange from 'lucide-react-native/icons/calendar-range';
-import Pencil from 'lucide-react-native/icons/pencil';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { useMemo, useState, type ReactNode } from 'react';
 import { addressOf } from '@slate-path/core/api/address';
+import { studentTotals } from '@slate-path/core/attendance/roll/totals';
+import { localMoment } from '@slate-path/core/calendar/zone';
 import { initialsOf } from '@slate-path/core/notes/forReader';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
-import type { Enrolment, Message } from '@slate-path/core/records/schema';
-import { localMoment } from '@slate-path/core/calendar/zone';
-import { presenceIn, studentTotals } from '@slate-path/core/attendance/roll/totals';
-import { Action } from '../../../parts/Action';
+import type { Enrolment, Student } from '@slate-path/core/records/schema';
+import { many } from '@slate-path/core/words/many';
+import { studentSentence } from '@slate-path/core/watch/studentSentence';
 import { Card } from '../../../parts/Card';
-import { longDay } from '../../../parts/dates';
 import { Page } from '../../../parts/Page';
+import { Sentence } from '../../../parts/Sentence';
+import { Tabs } from '../../../parts/Tabs';
 import { Words } from '../../../parts/Words';
 import { lazily } from '../../../parts/lazily';
-import { usePalette } from '../../../theme/theme';
-import { space } from '../../../theme/tokens';
-import { rollBook, useAllLessons } from '../../attendance/lesson/lessons';
-import { totalsWords } from '../../attendance/month/totalsWords';
-import { EnrolmentForm } from '../../people/EnrolmentForm';
-import { StudentNotes } from '../../notes/StudentNotes';
 import { useAccount } from '../../../sync/account';
 import { useNow, zoneOf } from '../../../sync/clock';
-import { TakeBack } from '../../../sync/TakeBack';
 import { useSectionNames } from '../../../sync/sections';
+import { TakeBack } from '../../../sync/TakeBack';
 import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
-import { concernName } from '../ConcernCard';
-import { useWatch } from '../useWatch';
-import { CheckIns } from './CheckIns';
+import { useWide } from '../../../theme/theme';
+import { space } from '../../../theme/tokens';
+import { rollBook, useAllLessons } from '../../attendance/lesson/lessons';
+import { StudentNotes, useNotesAbout } from '../../notes/StudentNotes';
+import { EnrolmentForm } from '../../people/EnrolmentForm';
+import { concernName } from '../concernName';
+import { useWatch, type Shown } from '../useWatch';
+import { Contact } from './Contact';
 import { pathData } from './pathData';
 import { PathLanes } from './PathLanes';
-import { PathWeeks } from './PathWeeks';
 import { ReadersOfPath } from './ReadersOfPath';
+import { Record } from './Record';
+import { studentTabOf, studentTabs, type StudentTab } from './studentTabs';
 import { Summary } from './Summary';
+import { summaryInput } from './summaryInput';
 
+const ActSheet = lazily(() => import('../ActSheet'));
 const StudentForm = lazily(() => import('../../people/StudentForm'));
 
-/** One student's term: a row of weeks a class, every lesson a presence bar, with what it adds up to. */
+/** One student: the path of the term, the record, notes, where they are reached, who else sees it. */
 export function PathScreen() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();
-  const now = useNow();
+  const student = useRecords((state) => state.current.student[studentId]);
+  return student ? (
+    <StudentPages student={student} />
+  ) : (
+    <Page title="Path" back={back}>
+      {null}
+    </Page>
+  );
+}
+
+const back = { to: '/people' as const, name: 'All classes' };
+
+type Open = { form: 'change' | 'act' } | { form: 'time'; enrolment: Enrolment } | null;
+
+function StudentPages({ student }: { student: Student }) {
+  const studentId = student.id;
+  const { page } = useLocalSearchParams<{ page?: string }>();
+  const tab = studentTabOf(page);
   const router = useRouter();
+  const wide = useWide();
   const isKeeper = useAccount((account) => account.isKeeper);
-  const [editing, setEditing] = useState(false);
-  const [timeIn, setTimeIn] = useState<Enrolment | null>(null);
-  const current = useRecords((state) => state.current);
   const classNames = useSectionNames();
-  const lessons = useAllLessons();
-  const book = useRecords((state) => rollBook(state.current));
+  const [open, setOpen] = useState<Open>(null);
   const { state } = useView(addressOf('studentPath', { studentId }));
-  // A lesson whose marks have not come yet would read as one in which the student was there.
-  const known = state !== 'loading';
   const asking = useAsking('for this path');
   const watch = useWatch();
-  const student = current.student[studentId];
+  const current = useRecords((records) => records.current);
   const enrolments = useMemo(
     () => listOf(current, 'enrolment').filter((e) => e.studentId === studentId),
     [current, studentId],
   );
-  const levelIn = useMemo(
-    () =>
-      new Map(
-        listOf(current, 'sweep').flatMap(({ lessonId, studentId: who, level }) =>
-          who === studentId && level !== null ? [[lessonId, level] as const] : [],
-        ),
-      ),
-    [current, studentId],
-  );
-  const guardians = listOf(current, 'guardian').filter((g) => g.studentId === studentId);
-  const back = { to: '/people' as const, name: 'All classes' };
-  if (!student)
-    return (
-      <Page title="Path" back={back}>
-        {null}
-      </Page>
-    );
-  const names = enrolments.map((e) => classNames[e.sectionId] ?? '').join(', ');
-  const grade = student.grade ? ` · grade ${student.grade.replace(/^(grade|year)\s*/i, '')}` : '';
-  const concerns = watch.concerns.flatMap(({ item, quiet }) =>
-    item.studentId === studentId && !quiet ? [item] : [],
-  );
-  const lessonsOf = (enrolment: Enrolment) => lessons.filter((l) => l.sectionId === enrolment.sectionId);
-  const zone = zoneOf(Object.values(current.school)[0]);
-  const dayOf = (instant: string) => localMoment(Date.parse(instant), zone).date;
-  const data = pathData({
-    records: current,
-    studentId,
-    enrolments,
-    lessons,
-    book,
-    zone,
-    today: now.date,
-    concerns,
-  });
-  const summaryInput = {
-    name: displayName(student),
-    classes: enrolments.map((enrolment) => {
-      const own = lessonsOf(enrolment);
-      const { taken, away, late } = studentTotals(enrolment, own, book, now);
-      const missedLessons = own.flatMap((lesson) =>
-        presenceIn(lesson, studentId, book)?.away ? [{ id: lesson.id, day: lesson.date }] : [],
-      );
-      return {
-        name: classNames[enrolment.sectionId] ?? '',
-        taken,
-        missed: away,
-        late,
-        missedLessons,
-      };
-    }),
-    items: concerns.map((item) => ({ ...item, className: classNames[item.sectionId] ?? '' })),
-    cleared: watch.sections.flatMap(({ cleared }) => cleared.filter((item) => item.studentId === studentId)),
-    steps: listOf(current, 'step')
-      .filter((step) => step.studentId === studentId)
-      .map(({ id, kind, at, text }) => ({ id, kind, day: dayOf(at), text })),
-    notes: data.pins.filter(({ kind }) => kind === 'note').map(({ id, date }) => ({ id, day: date })),
+  const shown = watch.concerns.filter(({ item, quiet }) => item.studentId === studentId && !quiet);
+  const concerns = shown.map(({ item }) => item);
+  const [first, ...others] = shown;
+  const name = displayName(student);
+  const close = () => {
+    setOpen(null);
   };
-  const edit = (
-    <Action
-      label="Change"
-      name={`Change ${displayName(student)}`}
-      icon={Pencil}
-      onPress={() => {
-        setEditing(true);
-      }}
-    />
-  );
-  const tools = (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-      <TakeBack about={studentId} />
-      <Action
-        label="A range of days"
-        icon={CalendarRange}
-        onPress={() => {
-          router.push({ pathname: '/range', params: { studentId } });
-        }}
-      />
-      {edit}
-    </View>
-  );
+  const goTo = (to: StudentTab) => {
+    router.setParams({ page: to === 'path' ? undefined : to });
+  };
+  const onTimeIn = (enrolment: Enrolment) => {
+    setOpen({ form: 'time', enrolment });
+  };
+  const inClasses =
+    wide || enrolments.length === 1
+      ? enrolments.map((e) => classNames[e.sectionId] ?? '').join(', ')
+      : many(enrolments.length, 'class', 'classes');
+  const grade = student.grade ? `grade ${student.grade.replace(/^(grade|year)\s*/i, '')}` : '';
+  // A lesson whose marks have not come yet would read as one in which the student was there.
+  const known = state !== 'loading';
+  const pages: { [tab in StudentTab]: ReactNode } = {
+    path: known ? (
+      <>
+        <HowItGoes student={student} enrolments={enrolments} concerns={shown} onOpen={goTo} />
+        <PathAndSummary student={student} enrolments={enrolments} concerns={shown} />
+      </>
+    ) : (
+      <Words tone="inkQuiet">{asking}</Words>
+    ),
+    record: known ? (
+      <Record studentId={studentId} enrolments={enrolments} concerns={concerns} onTimeIn={onTimeIn} />
+    ) : (
+      <Words tone="inkQuiet">{asking}</Words>
+    ),
+    notes: <StudentNotes student={student} />,
+    contact: <Contact student={student} />,
+    shared: <ReadersOfPath student={student} />,
+  };
   return (
     <Page
-      title={displayName(student)}
-      tab={`Path, ${initialsOf(student)}`}
-      note={names + grade}
+      title={name}
+      tab={`${studentTabs[tab]}, ${initialsOf(student)}`}
+      note={[inClasses, grade].filter(Boolean).join(' · ')}
       back={back}
-      tools={tools}
-    >
-      {concerns.map((item) => (
-        <Words key={`${item.sectionId} ${item.concern}`}>
-          <Words
-            bold
-            tone="ember"
-          >{`${concernName(item.concern)} in ${classNames[item.sectionId] ?? ''}. `}</Words>
-          {item.sentence}
-        </Words>
-      ))}
-      {known ? (
-        <>
-          <Card style={{ gap: space(3) }}>
-            <PathLanes data={data} today={now.date} />
-          </Card>
-          <Summary
-            studentId={studentId}
-            input={summaryInput}
-            kept={listOf(current, 'pathSummary').filter((summary) => summary.studentId === studentId)}
-          />
-        </>
-      ) : (
-        <Words tone="inkQuiet">{asking}</Words>
-      )}
-      {enrolments.map((enrolment) => {
-        const own = lessonsOf(enrolment);
-        const since = concerns.find((item) => item.sectionId === enrolment.sectionId)?.since ?? null;
-        return (
-          <Card key={enrolment.id} style={{ gap: space(3) }}>
-            <View style={{ flexDirection: 'row', alignItems: 'flex-start', gap: space(2) }}>
-              <View style={{ flex: 1 }}>
-                <Words size="large" serif heading={2}>
-                  {classNames[enrolment.sectionId] ?? ''}
-                </Words>
-                <Words tone="inkQuiet">
-                  {known ? totalsWords(studentTotals(enrolment, own, book, now)) : ''}
-                </Words>
-              </View>
-              <Action
-                label="Time in class"
-                name={`Time in class: ${classNames[enrolment.sectionId] ?? ''}`}
-                kind="plain"
-                onPress={() => {
-                  setTimeIn(enrolment);
-                }}
-              />
-            </View>
-            {known ? (
-              <PathWeeks
-                enrolment={enrolment}
-                lessons={own}
-                book={book}
-                today={now.date}
-                since={since}
-                levelIn={levelIn}
-              />
-            ) : null}
-          </Card>
-        );
-      })}
-      <StudentNotes student={student} />
-      <CheckIns
-        checkIns={[...listOf(current, 'checkIn'), ...listOf(current, 'otherCheckIn')].filter(
-          (said) => said.studentId === studentId,
-        )}
-        lessons={current.lesson}
-      />
-      <Written messages={listOf(current, 'message').filter((m) => m.studentId === studentId)} />
-      <Contacts
-        email={student.email}
-        guardians={guardians.map(({ id, name, relation, email, phone }) => ({
-          id,
-          words: [name, relation, email, phone],
-        }))}
-      />
-      <ReadersOfPath student={student} />
-      {isKeeper ? (
-        <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
-          <Action
-            label="Erase everything about this student"
-            kind="plain"
-            onPress={() => {
-              router.push({ pathname: '/students/[studentId]/erase', params: { studentId } });
-            }}
-          />
-        </View>
-      ) : null}
-      {timeIn ? (
-        <EnrolmentForm
-          enrolment={timeIn}
-          onClose={() => {
-            setTimeIn(null);
-          }}
+      tools={<TakeBack about={studentId} />}
+      main={
+        first && {
+          label: 'Act',
+          name: `Act on ${name}`,
+          about: `${concernName(first.item.concern)} in ${classNames[first.item.sectionId] ?? ''}`,
+          onPress: () => {
+            setOpen({ form: 'act' });
+          },
+        }
+      }
+      acts={[
+        {
+          label: 'Change',
+          name: `Change ${name}`,
+          ...(wide ? {} : { note: 'Name, grade, addresses, guardians' }),
+          onPress: () => {
+            setOpen({ form: 'change' });
+          },
+        },
+      ]}
+      more={[
+        {
+          title: 'Many days at once',
+          items: [
+            {
+              label: 'A range of days',
+              note: 'Away for a week, known beforehand',
+              onPress: () => {
+                router.push({ pathname: '/range', params: { studentId } });
+              },
+            },
+          ],
+        },
+        {
+          title: 'For good',
+          items: [
+            isKeeper
+              ? {
+                  label: 'Erase everything about this student',
+                  note: 'What it takes along is shown first',
+                  onPress: () => {
+                    router.push({ pathname: '/students/[studentId]/erase', params: { studentId } });
+                  },
+                }
+              : null,
+          ],
+        },
+      ]}
+      tabs={
+        <Tabs
+          name="Pages of the student"
+          pages
+          edge={wide ? space(8) : space(4)}
+          items={(Object.keys(studentTabs) as StudentTab[]).map((to) => ({
+            label: studentTabs[to],
+            chosen: to === tab,
+            onTap: () => {
+              goTo(to);
+            },
+          }))}
         />
-      ) : null}
-      {editing ? (
+      }
+    >
+      {pages[tab]}
+      {open?.form === 'time' ? <EnrolmentForm enrolment={open.enrolment} onClose={close} /> : null}
+      {open?.form === 'act' && first ? <ActSheet shown={[first, ...others]} onClose={close} /> : null}
+      {open?.form === 'change' ? (
         <StudentForm
           student={student}
-          guardians={guardians}
-          onClose={() => {
-            setEditing(false);
-          }}
+          guardians={listOf(current, 'guardian').filter((g) => g.studentId === studentId)}
+          onClose={close}
         />
       ) : null}
     </Page>
   );
 }
 
-/** What was written about the student: when, to whom and why. */
-function Written({ messages }: { messages: Message[] }) {
-  const palette = usePalette();
-  if (messages.length === 0) return null;
+interface OfStudent {
+  student: Student;
+  enrolments: readonly Enrolment[];
+  concerns: readonly Shown[];
+}
+
+/** The student's sentence, and each concern with its own. */
+function HowItGoes({
+  student,
+  enrolments,
+  concerns,
+  onOpen,
+}: OfStudent & { onOpen: (tab: StudentTab) => void }) {
+  const now = useNow();
+  const lessons = useAllLessons();
+  const classNames = useSectionNames();
+  const book = useRecords((state) => rollBook(state.current));
+  const notes = useNotesAbout(student.id).length;
+  const totals = enrolments.map((enrolment) =>
+    studentTotals(
+      enrolment,
+      lessons.filter((lesson) => lesson.sectionId === enrolment.sectionId),
+      book,
+      now,
+    ),
+  );
+  const sum = (of: 'taken' | 'away' | 'late') => totals.reduce((all, one) => all + one[of], 0);
+  const sentence = studentSentence({
+    ...{ taken: sum('taken'), missed: sum('away'), late: sum('late') },
+    notes,
+    concerns: concerns.length,
+  });
   return (
-    <View style={{ gap: space(1), borderTopWidth: 1, borderColor: palette.line, paddingTop: space(3) }}>
-      <Words bold heading={2}>
-        Written
-      </Words>
-      {messages
-        .toSorted((a, b) => (a.writtenAt < b.writtenAt ? 1 : -1))
-        .map(({ id, writtenAt, toWhom, reason, subject }) => (
-          <Words key={id} tone="inkQuiet">
-            {`${longDay(writtenAt.slice(0, 10))}, to ${toWhom === 'student' ? 'the student' : 'the guardians'}: ${subject} (${reason})`}
+    <>
+      <Sentence
+        parts={sentence.map((part) =>
+          typeof part === 'string'
+            ? part
+            : {
+                words: part.words,
+                name: part.to === 'record' ? 'open the record' : 'open the notes',
+                onTap: () => {
+                  onOpen(part.to);
+                },
+              },
+        )}
+      />
+      {concerns.map(({ item }) => (
+        <Words key={`${item.sectionId} ${item.concern}`}>
+          <Words bold tone="ember">
+            {`${concernName(item.concern)} in ${classNames[item.sectionId] ?? ''}. `}
           </Words>
-        ))}
-    </View>
+          {item.sentence}
+        </Words>
+      ))}
+    </>
   );
 }
 
-function Contacts({ email, guardians }: { email: string; guardians: { id: string; words: string[] }[] }) {
-  const palette = usePalette();
+function PathAndSummary({ student, enrolments, concerns }: OfStudent) {
+  const now = useNow();
+  const lessons = useAllLessons();
+  const classNames = useSectionNames();
+  const current = useRecords((state) => state.current);
+  const book = useRecords((state) => rollBook(state.current));
+  const { sections } = useWatch();
+  const zone = zoneOf(Object.values(current.school)[0]);
+  const studentId = student.id;
+  const items = concerns.map(({ item }) => item);
+  const data = pathData({
+    ...{ records: current, studentId, enrolments, lessons, book, zone },
+    today: now.date,
+    concerns: items,
+  });
   return (
-    <View style={{ gap: space(1), borderTopWidth: 1, borderColor: palette.line, paddingTop: space(3) }}>
-      <Words bold heading={2}>
-        Addresses
-      </Words>
-      <Words tone="inkQuiet">{email || 'The student has no address here.'}</Words>
-      {guardians.length === 0 ? <Words tone="inkQuiet">No guardian is known.</Words> : null}
-      {guardians.map(({ id, words }) => (
-        <Words key={id} tone="inkQuiet">
-          {`Guardian: ${words.filter(Boolean).join(', ')}`}
-        </Words>
-      ))}
-    </View>
+    <>
+      <Card style={{ gap: space(3) }}>
+        <PathLanes data={data} today={now.date} />
+      </Card>
+      <Summary
+        studentId={studentId}
+        input={summaryInput({
+          ...{ student, enrolments, lessons, book, now, classNames },
+          items,
+          cleared: sections.flatMap(({ cleared }) => cleared.filter((item) => item.studentId === studentId)),
+          steps: listOf(current, 'step').filter((step) => step.studentId === studentId),
+          notes: data.pins.filter(({ kind }) => kind === 'note').map(({ id, date }) => ({ id, day: date })),
+          dayOf: (instant) => localMoment(Date.parse(instant), zone).date,
+        })}
+        kept={listOf(current, 'pathSummary').filter((summary) => summary.studentId === studentId)}
+      />
+    </>
   );
 }

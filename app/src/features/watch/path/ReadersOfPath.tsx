@@ -4,11 +4,11 @@ import { addressOf } from '@slate-path/core/api/address';
 import { displayName } from '@slate-path/core/people/names';
 import type { Student } from '@slate-path/core/records/schema';
 import { Action } from '../../../parts/Action';
+import { Card } from '../../../parts/Card';
 import { Choice } from '../../../parts/Choice';
 import { dayMonth } from '../../../parts/dates';
 import { Sheet } from '../../../parts/Sheet';
 import { Words } from '../../../parts/Words';
-import { usePalette } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { useTry } from '../../../forms/useTry';
 import { WhatWentWrong } from '../../../forms/WhatWentWrong';
@@ -24,9 +24,8 @@ function mayRead({ members }: Colleagues, myId: string, has: ReadonlySet<string>
     .toSorted((a, b) => Number(b.role === 'reader') - Number(a.role === 'reader'));
 }
 
-/** To whom the whole path of a student is given; nothing where the school has nobody to give it to. */
+/** To whom the whole path of a student is given. */
 export function ReadersOfPath({ student }: { student: Student }) {
-  const palette = usePalette();
   const myId = useAccount(({ teacherId }) => teacherId);
   const colleagues = useColleagues();
   const { answer } = useView(addressOf('grantsOfPath', { studentId: student.id }));
@@ -35,13 +34,18 @@ export function ReadersOfPath({ student }: { student: Student }) {
   if (!colleagues || !answer) return null;
   const { grants } = answer;
   const others = mayRead(colleagues, myId, new Set(grants.map(({ personId }) => personId)));
-  if (grants.length === 0 && others.length === 0) return null;
   return (
-    <View style={{ gap: space(2), borderTopWidth: 1, borderColor: palette.line, paddingTop: space(3) }}>
+    <Card style={{ gap: space(2) }}>
       <Words bold heading={2}>
         Who else reads the whole path
       </Words>
-      {grants.length === 0 ? <Words tone="inkQuiet">Nobody.</Words> : null}
+      {grants.length === 0 ? (
+        <Words tone="inkQuiet">
+          {others.length > 0
+            ? 'Nobody. Whoever it is given to reads all of it, also of colleagues’ classes.'
+            : 'Nobody, and the school has nobody yet to whom it could be given: readers and teachers are invited at the desk, under Colleagues.'}
+        </Words>
+      ) : null}
       {grants.map(({ id, name, grantedBy, since }) => (
         <View key={id} style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
           <Words tone="inkQuiet" style={{ flex: 1 }}>
@@ -81,7 +85,7 @@ export function ReadersOfPath({ student }: { student: Student }) {
           }}
         />
       ) : null}
-    </View>
+    </Card>
   );
 }
 

@@ -1,0 +1,1 @@
+export { ClassNotesScreen as default } from '../../../features/notes/ClassNotesScreen';

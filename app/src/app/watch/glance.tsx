@@ -1,1 +1,0 @@
-export { GlanceScreen as default } from '../../features/watch/GlanceScreen';

@@ -1,0 +1,20 @@
+import { useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { lazily } from '../../parts/lazily';
+import { TakeBack } from '../../sync/TakeBack';
+import { ClassPage } from '../people/class/lazyClassPage';
+import { anyNote, type NoteQuery } from './useSearch';
+import { notesHistory } from './write';
+
+const NoteSearch = lazily(() => import('./NoteSearch'));
+
+/** The notes of one class. */
+export function ClassNotesScreen() {
+  const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
+  const [query, setQuery] = useState<NoteQuery>({ ...anyNote, sectionId });
+  return (
+    <ClassPage sectionId={sectionId} page="Notes" tools={<TakeBack about={notesHistory} />}>
+      <NoteSearch query={query} onChange={setQuery} ofClass />
+    </ClassPage>
+  );
+}

@@ -1,0 +1,169 @@
+import { useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { dayMonth } from '../../../parts/dates';
+import type { Group } from '../../../parts/Groups';
+import { Page } from '../../../parts/Page';
+import { Tabs } from '../../../parts/Tabs';
+import { useNow } from '../../../sync/clock';
+import { useLastDay, useSectionName } from '../../../sync/sections';
+import { useRecords } from '../../../sync/useRecords';
+import { useWide } from '../../../theme/theme';
+import { space } from '../../../theme/tokens';
+import { useClassRole } from '../../sharing/colleagues';
+import { useLessonToOpen, whenWords } from './ofClass';
+
+/** The pages of a class. */
+export type ClassTab = 'Overview' | 'Attendance' | 'Counts' | 'Work' | 'Notes' | 'Room' | 'Set up';
+
+interface ClassPageProps {
+  sectionId: string;
+  page: ClassTab;
+  note?: string;
+  tools?: ReactNode;
+  /** The one thing to do here; the lesson is opened where there is none of the page's own. */
+  main?: { label: string; name?: string; disabled?: boolean; onPress: () => void };
+  more?: readonly Group[];
+  full?: boolean;
+  children: ReactNode;
+}
+
+/** What every page of a class has: its name, its pages in a row, the way to its lesson. */
+export default function ClassPage({
+  sectionId,
+  page,
+  note,
+  tools,
+  main,
+  more = [],
+  full,
+  children,
+}: ClassPageProps) {
+  const router = useRouter();
+  const wide = useWide();
+  const now = useNow();
+  const name = useSectionName(sectionId);
+  const section = useRecords(({ current }) => current.section[sectionId]);
+  const isTeacher = useClassRole(sectionId) === 'teacher';
+  const lastDay = useLastDay(sectionId);
+  const lesson = useLessonToOpen(sectionId);
+  const params = { sectionId };
+  const month = lastDay.slice(0, 7);
+  const go = {
+    Overview: () => {
+      router.push({ pathname: '/classes/[sectionId]', params });
+    },
+    Attendance: () => {
+      router.push({ pathname: '/classes/[sectionId]/months/[month]', params: { sectionId, month } });
+    },
+    Counts: () => {
+      router.push({ pathname: '/classes/[sectionId]/counts', params });
+    },
+    Work: () => {
+      router.push({ pathname: '/classes/[sectionId]/work', params });
+    },
+    Notes: () => {
+      router.push({ pathname: '/classes/[sectionId]/notes', params });
+    },
+    Room: () => {
+      router.push({ pathname: '/classes/[sectionId]/room', params });
+    },
+    'Set up': () => {
+      router.push({ pathname: '/classes/[sectionId]/set-up', params });
+    },
+  } satisfies Record<ClassTab, () => void>;
+  const tabs = (Object.keys(go) as ClassTab[]).filter((tab) => tab !== 'Set up' || isTeacher);
+  const over = lastDay !== now.date;
+  const when = wide ? whenWords(lesson, now) : '';
+  const usual = [
+    when && `next lesson ${when}`,
+    wide ? section?.room : '',
+    over ? `ended on ${dayMonth(lastDay)} ${lastDay.slice(0, 4)}; all that was kept stays` : '',
+  ];
+  const open = lesson && {
+    label: 'Open the lesson',
+    onPress: () => {
+      router.push({ pathname: '/lessons/[lessonId]', params: { lessonId: lesson.id } });
+    },
+  };
+  return (
+    <Page
+      title={name || 'Class'}
+      tab={`${page}, ${name}`}
+      note={[note, ...usual].filter(Boolean).join(' · ')}
+      back={{ to: '/people', name: 'All classes' }}
+      tools={tools}
+      main={main ?? (wide ? open : undefined)}
+      acts={
+        isTeacher && section
+          ? [
+              wide || !open ? null : open,
+              {
+                label: 'Write',
+                onPress: () => {
+                  router.push({ pathname: '/write', params });
+                },
+              },
+              {
+                label: 'Bring a roster',
+                ...(wide ? {} : { note: 'A file or a list: who is in the class, with their guardians' }),
+                onPress: () => {
+                  router.push({ pathname: '/classes/[sectionId]/roster', params });
+                },
+              },
+            ]
+          : []
+      }
+      more={[
+        ...more,
+        ...(isTeacher && section
+          ? [
+              {
+                title: 'In the room',
+                items: [
+                  {
+                    label: 'Check in',
+                    note: 'A code on the wall: students come in by their own phones',
+                    onPress: () => {
+                      router.push({ pathname: '/classes/[sectionId]/check-in', params });
+                    },
+                  },
+                  {
+                    label: 'Weather',
+                    note: 'How they said they are, day by day',
+                    onPress: () => {
+                      router.push({ pathname: '/classes/[sectionId]/weather', params });
+                    },
+                  },
+                ],
+              },
+              {
+                title: 'Many days at once',
+                items: [
+                  {
+                    label: 'A range of days',
+                    note: 'Someone is away for a week, or the class is on a trip',
+                    onPress: () => {
+                      router.push({ pathname: '/range', params });
+                    },
+                  },
+                ],
+              },
+            ]
+          : []),
+      ]}
+      tabs={
+        section ? (
+          <Tabs
+            name="Pages of the class"
+            pages
+            edge={wide ? space(8) : space(4)}
+            items={tabs.map((label) => ({ label, chosen: label === page, onTap: go[label] }))}
+          />
+        ) : null
+      }
+      full={full}
+    >
+      {children}
+    </Page>
+  );
+}

@@ -1,0 +1,43 @@
+import { many } from '../words/many';
+import { percentOf } from '../words/percent';
+import type { Sentence } from '../words/sentence';
+import type { Totals } from './roll/totals';
+
+/** A phrase opens the choice of the time, of how it is shown, or the lessons that were not taken. */
+export type AttendancePhrase = 'span' | 'shown' | 'untaken';
+
+export interface AttendanceToSay {
+  /** What time it is about, as "November 2026" or "Autumn term". */
+  span: string;
+  /** How it is shown, as "added up"; null where there is no other way. */
+  shown: string | null;
+  /** Lessons whose roll nobody took. */
+  untaken: number;
+  /** Of everybody. */
+  totals: readonly Pick<Totals, 'taken' | 'away'>[];
+}
+
+/** How a class was there over some time, in words; "away" as the class counts it. */
+export function attendanceSentence({
+  span,
+  shown,
+  untaken,
+  totals,
+}: AttendanceToSay): Sentence<AttendancePhrase> {
+  const taken = totals.reduce((sum, one) => sum + one.taken, 0);
+  const away = totals.reduce((sum, one) => sum + one.away, 0);
+  const left: Sentence<AttendancePhrase> = [
+    { words: many(untaken, 'lesson'), to: 'untaken' },
+    untaken === 1 ? ' was not taken' : ' were not taken',
+  ];
+  return [
+    'In ',
+    { words: span, to: 'span' },
+    ...(taken > 0
+      ? [` ${percentOf(taken - away, taken)} were there`, ...(untaken > 0 ? ['; ', ...left] : [])]
+      : untaken > 0
+        ? [' ', ...left]
+        : [' no lesson was held']),
+    ...(shown === null ? ['.'] : ['. Shown ', { words: shown, to: 'shown' as const }, '.']),
+  ];
+}
