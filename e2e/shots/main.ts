@@ -158,8 +158,8 @@ const shots: Shot[] = [
   { name: 'month-wide', path: `/classes/${boats}/months/2026-11`, size: 'wide' },
   { name: 'totals-wide', path: `/totals?sectionId=${tides}`, size: 'wide' },
   {
-    name: 'glance-wide',
-    path: `/watch/glance?section=${boats}`,
+    name: 'class-wide',
+    path: `/classes/${boats}`,
     size: 'wide',
     before: (page) => says(page, 'Patterns beyond chance', 60_000),
   },

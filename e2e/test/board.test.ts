@@ -31,7 +31,9 @@ function inSight(testId: string): Promise<number> {
           width >= 44 &&
           height >= 43 &&
           document.elementFromPoint(x, y)?.closest(`[data-testid="${id}"]`) === tile &&
-          corners.every((found) => found?.closest('[data-row]')?.contains(tile))
+          corners.every((found) =>
+            (found?.closest('[data-row]') ?? found?.closest(`[data-testid="${id}"]`))?.contains(tile),
+          )
         );
       }).length,
     testId,
@@ -73,6 +75,10 @@ test('a class of 32 is all in sight on a phone, on roll and tally, each where th
   // Those away are out of reach; the whole class is one tile more.
   expect(await inSight('student-tile')).toBe(32 - 3 + 1);
   expect(await beginsAt('student-tile')).toBeLessThanOrEqual(0.25);
+  await tap(page, 'Sweep');
+  await control(page, 'Pupil31');
+  expect(await inSight('sweep-tile')).toBe(32 - 3);
+  expect(await beginsAt('sweep-tile')).toBeLessThanOrEqual(0.25);
 });
 
 test('from first start to a taken roll of 30 in eight actions; two days make a proposal, and it a timetable', async () => {

@@ -1,5 +1,5 @@
 import type { Browser, BrowserContext, Page } from 'puppeteer-core';
-import type { Section, Student } from '@slate-path/core/records/schema';
+import type { Section, Student, Topic } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import { fillDemo } from '@slate-path/demo/fill';
 import { faultsOf } from '../src/accessible';
@@ -11,7 +11,10 @@ import { RestartableServer } from '../src/server';
 const now = '2026-11-27T09:50:00Z';
 let server: RestartableServer;
 let browser: Browser;
-let ids: { section: string; student: string };
+/** What the capital words of the addresses stand for. */
+let ids: Record<string, string>;
+
+const placeOf = (path: string) => path.replace(/[A-Z]{4,}/, (word) => ids[word] ?? word);
 
 beforeAll(async () => {
   server = await RestartableServer.create();
@@ -19,9 +22,17 @@ beforeAll(async () => {
   const client = await ApiClient.signIn(server.address, '/api/first-start', teacher);
   await fillDemo(client, Date.parse(now));
   const { section, student } = await client.get<{ section: Section[]; student: Student[] }>('/api/setup');
+  const named = (name: string) => section.find((one) => one.name === name)?.id ?? '';
+  const studentId = student.find(({ givenName }) => givenName === 'Odalys')?.id ?? '';
+  const { found } = await client.get<{ found: string[] }>(`/api/notes?studentId=${studentId}`);
+  const { topic } = await client.get<{ topic: Topic[] }>('/api/setup');
+  const { token } = await client.postJson<{ token: string }>(
+    `/api/sections/${named('Boat Workshop')}/check-in-links`,
+    {},
+  );
   ids = {
-    section: section.find(({ name }) => name === 'Boat Workshop')?.id ?? '',
-    student: student.find(({ givenName }) => givenName === 'Odalys')?.id ?? '',
+    ...{ SECTION: named('Boat Workshop'), SEATED: named('Log-keeping'), WEATHER: named('Lantern Crew') },
+    ...{ STUDENT: studentId, NOTE: found[0] ?? '', TOPIC: topic[0]?.id ?? '', TOKEN: token },
   };
   browser = await openBrowser();
 });
@@ -31,57 +42,116 @@ afterAll(async () => {
   await server.end('SIGTERM');
 });
 
-/** Every screen, and what is opened on it by taps. */
-const screens: [path: string, ...taps: string[]][] = [
-  ['/'],
-  ['/', 'More about this lesson'],
-  ['/', 'Show as a list', 'More about Dario Quispe'],
-  ['/', 'Show as a board'],
-  ['/now'],
-  ['/?mode=tally'],
-  ['/?mode=tally', 'Sets and look-fors'],
-  ['/?mode=tally', 'As they sit'],
-  ['/classes/SECTION/room'],
-  ['/classes/SECTION/room', 'Where seats stand'],
-  ['/classes/SECTION/room', 'New plan'],
-  ['/classes/SECTION/room', 'Rename or remove'],
-  ['/?mode=sweep'],
-  ['/?mode=circle'],
-  ['/?mode=turns'],
-  ['/watch'],
-  ['/watch', 'Act'],
-  ['/watch/concern?studentId=STUDENT&sectionId=SECTION&concern=disengaged'],
-  ['/watch/glance'],
-  ['/watch/settings'],
-  ['/people'],
-  ['/given'],
-  ['/people', 'Add a class'],
-  ['/classes/SECTION'],
-  ['/classes/SECTION', 'Set up'],
-  ['/classes/SECTION/check-in'],
-  ['/classes/SECTION/counts'],
-  ['/classes/SECTION/days'],
-  ['/classes/SECTION/months/2026-11'],
-  ['/classes/SECTION/roster'],
-  ['/classes/SECTION/weather'],
-  ['/classes/SECTION/work'],
-  ['/students/STUDENT'],
-  ['/students/STUDENT/erase'],
-  ['/totals'],
-  ['/range'],
-  ['/participants'],
-  ['/write'],
-  ['/again'],
-  ['/notes'],
-  ['/topics'],
-  ['/desk'],
-  ['/desk', 'Add a term'],
-  ['/desk', 'Add a lesson'],
-  ['/desk', 'Add a day off'],
-  ['/desk/look-fors'],
-  ['/desk/vocabulary'],
-  ['/desk/outbox'],
+interface Screen {
+  path: string;
+  /** What the page says when it has its content: it is judged with it, not empty. */
+  says: string;
+  taps?: string[];
+  /** What the last tap brought to the page. */
+  then?: string;
+}
+
+/** Every screen, and what is opened on it by taps; capital words stand for ids. */
+const screens: Screen[] = [
+  { path: '/', says: 'Dario Q.' },
+  { path: '/', says: 'Dario Q.', taps: ['More about this lesson'], then: 'Move to another day or time' },
+  { path: '/', says: 'Dario Q.', taps: ['Show as a list', 'More about Dario Quispe'], then: 'Arrived' },
+  { path: '/', says: 'Dario Quispe', taps: ['Show as a board'], then: 'Dario Q.' },
+  { path: '/now', says: 'Take a roll now' },
+  { path: '/?mode=tally', says: 'Shared a tool' },
+  { path: '/?mode=tally', says: 'Shared a tool', taps: ['Sets and look-fors'], then: 'Workshop' },
+  { path: '/?mode=tally', says: 'Shared a tool', taps: ['As they sit'] },
+  { path: '/?mode=sweep', says: 'Tap who is rowing' },
+  { path: '/?mode=sweep', says: 'Tap who is rowing', taps: ['Show as a list'], then: 'Dario Quispe' },
+  { path: '/?mode=circle', says: 'circle', taps: ['Roll', 'Show as a board'] },
+  { path: '/?mode=circle', says: 'circle' },
+  { path: '/?mode=turns', says: 'Whose turn is it?', taps: ['How it is drawn'], then: 'Hide the rule' },
+  { path: '/watch', says: 'need you' },
+  { path: '/watch', says: 'need you', taps: ['Act on Odalys Brandt'], then: 'Keep this step' },
+  { path: '/watch', says: 'need you', taps: ['all classes'], then: 'Boat Workshop' },
+  { path: '/watch/concern?student=STUDENT&section=SECTION&concern=disengaged', says: 'It clears with' },
+  { path: '/watch/settings', says: 'Lessons missed in a row' },
+  { path: '/people', says: 'Boat Workshop' },
+  { path: '/given', says: 'path' },
+  { path: '/people', says: 'Boat Workshop', taps: ['Add a class'], then: 'Name' },
+  { path: '/classes/SECTION', says: 'In the last four weeks' },
+  {
+    path: '/classes/SECTION',
+    says: 'In the last four weeks',
+    taps: ['More: Boat Workshop'],
+    then: 'In the room',
+  },
+  { path: '/classes/SECTION/months/2026-11', says: 'were there' },
+  {
+    path: '/classes/SECTION/months/2026-11',
+    says: 'were there',
+    taps: ['November 2026'],
+    then: 'October 2026',
+  },
+  { path: '/classes/SECTION/days', says: 'to mark or catch up' },
+  { path: '/totals?sectionId=SECTION', says: 'were there' },
+  { path: '/totals', says: 'were there' },
+  { path: '/classes/SECTION/counts', says: 'observed lessons' },
+  { path: '/classes/SECTION/work', says: 'counts as attended' },
+  { path: '/classes/SECTION/notes', says: 'All notes' },
+  { path: '/classes/SECTION/room', says: 'Nobody has a seat', taps: ['New plan'], then: 'Name' },
+  { path: '/classes/SEATED/room', says: 'have a seat' },
+  { path: '/classes/SEATED/room', says: 'have a seat', taps: ['who sits where', 'where seats stand'] },
+  { path: '/classes/SECTION/set-up', says: 'How it counts' },
+  { path: '/classes/SECTION/set-up', says: 'How it counts', taps: ['Cohorts'], then: 'Cohort (empty: none)' },
+  { path: '/classes/SECTION/check-in', says: 'Make a link' },
+  { path: '/classes/SECTION/roster', says: 'paste' },
+  { path: '/classes/WEATHER/weather', says: 'Weather' },
+  { path: '/students/STUDENT', says: 'The term with' },
+  { path: '/students/STUDENT?page=record', says: 'Time in class' },
+  { path: '/students/STUDENT?page=notes', says: 'Notes: ' },
+  { path: '/students/STUDENT?page=contact', says: 'Addresses' },
+  { path: '/students/STUDENT?page=shared', says: 'Who else reads' },
+  { path: '/students/STUDENT/erase', says: 'Odalys Brandt' },
+  { path: '/range', says: 'First day' },
+  { path: '/participants', says: 'paste the list' },
+  { path: '/write', says: 'Whom' },
+  { path: '/again', says: 'Friday' },
+  { path: '/notes', says: 'All notes' },
+  { path: '/notes/NOTE', says: 'Odalys' },
+  { path: '/topics', says: 'in all' },
+  { path: '/topics/TOPIC', says: 'Also called' },
+  { path: '/desk', says: 'Timetable' },
+  { path: '/desk', says: 'Timetable', taps: ['Add a term'], then: 'First day' },
+  { path: '/desk', says: 'Timetable', taps: ['Add a lesson'], then: 'Begins' },
+  { path: '/desk', says: 'Timetable', taps: ['Add a day off'], then: 'First day' },
+  { path: '/desk', says: 'Timetable', taps: ['Take lessons out'], then: 'Done' },
+  { path: '/desk/look-fors', says: 'Shared a tool' },
+  { path: '/desk/vocabulary', says: 'Excused' },
+  { path: '/desk/outbox', says: 'Outbox' },
+  { path: '/desk/colleagues', says: 'Invite' },
+  { path: '/check-in/TOKEN', says: 'Dario' },
 ];
+
+/** The row of tabs, the sentence, the title: what stands above the content of a page, in pixels. */
+const headEnds = (page: Page): Promise<number> =>
+  page.evaluate(() =>
+    Math.max(
+      ...[...document.querySelectorAll('h1,[role=navigation],[data-testid=sentence]')]
+        .filter((node) => node.getAttribute('aria-label') !== 'Places')
+        .slice(0, 3)
+        .map((node) => node.getBoundingClientRect().bottom),
+    ),
+  );
+
+/** Rows of people that lie wholly in sight, between the head and what stands at the foot. */
+const peopleInSight = (page: Page, row: string): Promise<number> =>
+  page.evaluate(
+    (selector) =>
+      [...document.querySelectorAll(selector)].filter((node) => {
+        const { left, width, top, bottom } = node.getBoundingClientRect();
+        return [top + 1, bottom - 1].every((y) => {
+          const found = document.elementFromPoint(left + width / 2, y);
+          return found !== null && node.contains(found);
+        });
+      }).length,
+    row,
+  );
 
 async function signedIn(
   size: 'phone' | 'wide',
@@ -110,12 +180,13 @@ test.each([
     const { page, context } = await signedIn(size, scheme);
     const found: Record<string, string[]> = {};
     const titles = new Map<string, string>();
-    for (const [path, ...taps] of screens) {
-      const place = path.replace('SECTION', ids.section).replace('STUDENT', ids.student);
-      await page.goto(server.address + place, { waitUntil: 'networkidle2' });
+    for (const { path, says: words, taps = [], then } of screens) {
+      await page.goto(server.address + placeOf(path), { waitUntil: 'networkidle2' });
+      await says(page, words, 30_000);
       for (const name of taps) await tap(page, name);
+      if (then) await says(page, then);
       const faults = await faultsOf(page);
-      titles.set(path.split('?')[0] ?? '', await page.title());
+      if (!path.startsWith('/check-in')) titles.set(path.split('?')[0] ?? '', await page.title());
       if (faults.length > 0) found[[path, ...taps].join(' > ')] = faults;
     }
     await context.close();
@@ -128,6 +199,32 @@ test.each([
   400_000,
 );
 
+test.each([
+  ['/classes/SECTION', '[data-testid=overview-row]'],
+  ['/classes/SECTION/months/2026-11', '[data-testid=month-row]'],
+  ['/totals?sectionId=SECTION', '[data-testid=totals-row]'],
+  ['/watch', null],
+  ['/students/STUDENT', null],
+  ['/students/STUDENT?page=record', null],
+  ['/classes/SECTION/counts', null],
+  ['/classes/SECTION/work', null],
+  ['/classes/SECTION/days', null],
+  ['/classes/SECTION/set-up', null],
+  ['/classes/SECTION/notes', null],
+  ['/classes/SEATED/room', null],
+  ['/again', null],
+  ['/notes', null],
+  ['/topics', null],
+])('on a phone the content of %s begins in the first quarter; ten people are in sight', async (path, row) => {
+  const { page, context } = await signedIn('phone', 'light');
+  await page.goto(server.address + placeOf(path), { waitUntil: 'networkidle2' });
+  await says(page, screens.find((screen) => screen.path === path)?.says ?? '', 30_000);
+  if (row) await page.waitForSelector(row);
+  expect(await headEnds(page)).toBeLessThanOrEqual(844 / 4);
+  if (row) expect(await peopleInSight(page, row)).toBeGreaterThanOrEqual(10);
+  await context.close();
+});
+
 test('a student of any class is found by the beginning of a name, and their path opened', async () => {
   const { page, context } = await signedIn('phone', 'light');
   await page.goto(`${server.address}/people`);
@@ -135,6 +232,10 @@ test('a student of any class is found by the beginning of a name, and their path
   await says(page, 'Nobody in your classes has a name that begins so.');
   await type(page, 'Find a student', 'bra od');
   await tap(page, 'Odalys Brandt, open path');
-  await page.waitForFunction((id: string) => location.pathname === `/students/${id}`, {}, ids.student);
+  await page.waitForFunction(
+    (id: string) => location.pathname === `/students/${id}`,
+    {},
+    ids['STUDENT'] ?? '',
+  );
   await context.close();
 });

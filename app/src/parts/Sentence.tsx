@@ -50,6 +50,15 @@ const phrase = {
   textUnderlineOffset: 4,
 } as const;
 
+/** A letter is about so wide, in pixels. */
+const letter = 8;
+
+/** What a short phrase, as a number, lacks of a finger's width, on both sides, without moving its neighbours. */
+function besides(words: string) {
+  const side = Math.max(0, Math.ceil((target - letter * words.length) / 2));
+  return { paddingInline: side, marginInline: -side };
+}
+
 /** What a page shows, said in words; its underlined phrases lead further or open what else could be shown. */
 export function Sentence({ parts }: { parts: readonly SentencePart[] }) {
   const palette = usePalette();
@@ -84,7 +93,12 @@ export function Sentence({ parts }: { parts: readonly SentencePart[] }) {
                 event.preventDefault();
                 onTap();
               }}
-              style={{ ...phrase, fontWeight: held ? 700 : 400, textDecorationColor: palette.slate }}
+              style={{
+                ...phrase,
+                ...besides(part.words),
+                fontWeight: held ? 700 : 400,
+                textDecorationColor: palette.slate,
+              }}
             >
               {part.words}
             </span>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { lazily } from '../../parts/lazily';
 import { TakeBack } from '../../sync/TakeBack';
 import { ClassPage } from '../people/class/lazyClassPage';
-import { anyNote, type NoteQuery } from './useSearch';
+import { anyNote, type NoteQuery } from './query';
 import { notesHistory } from './write';
 
 const NoteSearch = lazily(() => import('./NoteSearch'));

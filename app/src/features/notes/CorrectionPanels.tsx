@@ -1,20 +1,15 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { isDate } from '@slate-path/core/calendar/isDate';
 import { asWritten, type Corrections, type Doubt, type NoteLinks } from '@slate-path/core/notes/links';
 import type { NoteReading } from '@slate-path/core/notes/readNote';
 import { standingTopics } from '@slate-path/core/notes/topics';
-import { findByName } from '@slate-path/core/people/findByName';
-import { byDisplayName, displayName } from '@slate-path/core/people/names';
-import { listOf } from '@slate-path/core/records/records';
+import { displayName } from '@slate-path/core/people/names';
 import { Action } from '../../parts/Action';
-import { DateField } from '../../parts/DateField';
-import { Field } from '../../parts/Field';
-import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
-import { readDate } from '../../forms/readDate';
-import { useNow } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
+
+import { DatePanel } from './DatePanel';
+import { StudentSearch } from './StudentSearch';
 
 interface PanelProps {
   corrections: Corrections;
@@ -105,86 +100,6 @@ export function TopicPanel({ topicId, corrections, onCorrect }: PanelProps & { t
           });
         }}
       />
-    </View>
-  );
-}
-
-/** Another day to look again, or none. */
-export function DatePanel({
-  date,
-  onCorrect,
-}: {
-  date: string | null;
-  onCorrect: (news: Partial<Corrections>) => void;
-}) {
-  const now = useNow();
-  const [typed, setTyped] = useState(date ?? '');
-  const read = readDate(typed);
-  const isDay = isDate(read);
-  const error =
-    typed === '' || (isDay && read > now.date) ? undefined : 'A day to come looks like 2026-12-03';
-  const choose = () => {
-    if (isDay && read > now.date) onCorrect({ lookAgainOn: read });
-  };
-  return (
-    <View style={[row, { alignItems: 'flex-end' }]}>
-      <DateField
-        label="Look again on"
-        value={typed}
-        width={200}
-        error={error}
-        onChange={setTyped}
-        onSubmit={choose}
-      />
-      <Action label="This day" disabled={!isDay || error !== undefined} onPress={choose} />
-      {date === null ? null : (
-        <Action
-          label="No day"
-          kind="plain"
-          onPress={() => {
-            onCorrect({ lookAgainOn: null });
-          }}
-        />
-      )}
-    </View>
-  );
-}
-
-const mostFound = 6;
-
-/** Students by the letters typed, those of any class. */
-export function StudentSearch({
-  left,
-  onChoose,
-}: {
-  left: readonly string[];
-  onChoose: (studentId: string) => void;
-}) {
-  const [typed, setTyped] = useState('');
-  const current = useRecords((state) => state.current);
-  const wanted = typed.trim();
-  const found =
-    wanted === ''
-      ? []
-      : findByName(listOf(current, 'student'), wanted)
-          .filter(({ id }) => !left.includes(id))
-          .sort(byDisplayName)
-          .slice(0, mostFound);
-  return (
-    <View style={{ gap: space(2) }}>
-      <Field label="A student’s name" value={typed} onChange={setTyped} />
-      <View style={row}>
-        {found.map((student) => (
-          <Action
-            key={student.id}
-            label={displayName(student)}
-            onPress={() => {
-              onChoose(student.id);
-            }}
-          />
-        ))}
-        {wanted !== '' && found.length === 0 ? <Words tone="inkQuiet">Nobody of this name.</Words> : null}
-      </View>
     </View>
   );
 }

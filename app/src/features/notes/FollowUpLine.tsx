@@ -11,7 +11,7 @@ import { space } from '../../theme/tokens';
 import { makeChange } from '../../sync/outbox';
 import { useNow } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
-import { DatePanel } from './CorrectionPanels';
+import { DatePanel } from './DatePanel';
 import { notesHistory } from './write';
 
 /** Decides when a note comes up again, or that it is settled. */

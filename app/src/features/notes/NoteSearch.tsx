@@ -16,10 +16,11 @@ import { space } from '../../theme/tokens';
 import { readDate } from '../../forms/readDate';
 import { useSectionNames, useSections } from '../../sync/sections';
 import { useRecords } from '../../sync/useRecords';
-import { StudentSearch } from './CorrectionPanels';
+import { StudentSearch } from './StudentSearch';
 import { openDraft } from './draft';
 import { NoteDays } from './NoteDays';
-import { anyNote, useSearch, type NoteQuery } from './useSearch';
+import { anyNote, type NoteQuery } from './query';
+import { useSearch } from './useSearch';
 import { WhoElse } from './WhoElse';
 
 interface NoteSearchProps {

@@ -4,7 +4,7 @@ import { lazily } from '../../parts/lazily';
 import { TakeBack } from '../../sync/TakeBack';
 import { WatchPage } from '../watch/lazyWatchPage';
 import { openDraft } from './draft';
-import { anyNote, type NoteQuery } from './useSearch';
+import { anyNote, type NoteQuery } from './query';
 import { notesHistory } from './write';
 
 const NoteSearch = lazily(() => import('./NoteSearch'));

@@ -17,7 +17,8 @@ import { NewTopic } from './NewTopic';
 import { NoteDays } from './NoteDays';
 import { Offers } from './Offers';
 import { useOffers } from './useOffers';
-import { anyNote, useSearch } from './useSearch';
+import { anyNote } from './query';
+import { useSearch } from './useSearch';
 import { WhoElse } from './WhoElse';
 import { topicsHistory } from './write';
 

@@ -13,7 +13,8 @@ import { shortDay } from '../../parts/dates';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { useRecords } from '../../sync/useRecords';
-import { AddPanel, DatePanel, DoubtPanel, StudentPanel, TopicPanel } from './CorrectionPanels';
+import { AddPanel, DoubtPanel, StudentPanel, TopicPanel } from './CorrectionPanels';
+import { DatePanel } from './DatePanel';
 
 interface UnderstoodProps {
   text: string;

@@ -8,28 +8,8 @@ import type { Note } from '@slate-path/core/records/schema';
 import { zoneOf } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 import { askOnce } from '../../sync/views';
+import type { NoteQuery } from './query';
 import { latestNotes, studentsOfNotes, topicsOfNotes } from './ties';
-
-/** What notes are looked for by; empty is any. */
-export interface NoteQuery {
-  words: string;
-  sectionId: string;
-  lessonId: string;
-  studentId: string;
-  topicId: string;
-  from: string;
-  to: string;
-}
-
-export const anyNote: NoteQuery = {
-  words: '',
-  sectionId: '',
-  lessonId: '',
-  studentId: '',
-  topicId: '',
-  from: '',
-  to: '',
-};
 
 interface Found {
   query: string;

@@ -20,8 +20,9 @@ import { zoneOf } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 import { renewViews } from '../../sync/views';
 import { nameOf, teachingWords, useColleagues, type Colleagues } from './colleagues';
-import { InviteForm } from './InviteForm';
 import { MemberSheet } from './MemberSheet';
+
+const InviteForm = lazily(() => import('./InviteForm'));
 
 const ShareSheet = lazily(() => import('./ShareSheet'));
 

@@ -35,7 +35,7 @@ const meaning: Record<MemberRole, string> = {
 };
 
 /** A link for somebody who has no account yet. It is shown once. @param sectionId the class they come into, or none */
-export function InviteForm({ sectionId }: { sectionId: string | null }) {
+export default function InviteForm({ sectionId }: { sectionId: string | null }) {
   const [name, setName] = useState('');
   const [role, setRole] = useState<MemberRole>('teacher');
   const [email, setEmail] = useState('');

@@ -5,6 +5,7 @@ import { Action } from '../../parts/Action';
 import { Choice } from '../../parts/Choice';
 import { DateField } from '../../parts/DateField';
 import { Sheet } from '../../parts/Sheet';
+import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
 import { errorsOf, useTry } from '../../forms/useTry';
@@ -22,7 +23,8 @@ import {
   type Colleagues,
   type Teaching,
 } from './colleagues';
-import { InviteForm } from './InviteForm';
+
+const InviteForm = lazily(() => import('./InviteForm'));
 
 const roles: { value: ClassRole; label: string }[] = [
   { value: 'teacher', label: 'Teaches it too' },

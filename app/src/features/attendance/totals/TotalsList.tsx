@@ -63,6 +63,7 @@ export function TotalsList({ lines }: Pick<TotalsListProps, 'lines'>) {
       {lines.map(({ key, name, note, studentId, totals }) => (
         <TouchableRipple
           key={key}
+          testID="totals-row"
           role={studentId ? 'link' : undefined}
           aria-label={`${name}: ${totalsWords(totals)}`}
           onPress={() => {
@@ -70,14 +71,15 @@ export function TotalsList({ lines }: Pick<TotalsListProps, 'lines'>) {
           }}
           disabled={!studentId}
           style={{
-            minHeight: rowHeight + 16,
+            minHeight: rowHeight,
+            justifyContent: 'center',
             paddingHorizontal: space(4),
-            paddingVertical: space(2),
+            paddingVertical: space(1),
             borderBottomWidth: 1,
             borderColor: palette.line,
           }}
         >
-          <View style={{ gap: space(1) }}>
+          <View>
             <View style={{ flexDirection: 'row', gap: space(3), alignItems: 'center' }}>
               <View style={{ flex: 1 }}>
                 <Words size="name" lines={1}>
@@ -91,7 +93,7 @@ export function TotalsList({ lines }: Pick<TotalsListProps, 'lines'>) {
                 </Words>
               </View>
             </View>
-            <Words size="small" tone="inkQuiet">
+            <Words size="small" tone="inkQuiet" lines={1}>
               {[note, detail(totals)].filter(Boolean).join(' · ')}
             </Words>
           </View>
