@@ -10,6 +10,7 @@ import { benchMonth } from './month';
 import { benchNotes } from './notes';
 import { benchSignals } from './signals';
 import { benchTallies } from './tallies';
+import { benchThumb } from './thumb';
 import { benchViews } from './views';
 
 const parts: Record<string, () => Promise<Record<string, number>>> = {
@@ -26,6 +27,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   load: benchLoad,
   erasing: benchErasing,
   browser: benchBrowser,
+  thumb: benchThumb,
 };
 
 /** `npm run bench [-- part...]`: every figure measured in one run, medians or percentiles of several. */

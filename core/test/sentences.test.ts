@@ -4,6 +4,7 @@ import { countsSentence, type CountsToSay } from '../src/observation/tallies/cou
 import { classSentence, type ClassToSay } from '../src/watch/classSentence';
 import type { Lately } from '../src/watch/signals/lately';
 import { latelyOf } from '../src/watch/signals/lately';
+import { firstReason } from '../src/watch/signals/firstReason';
 import { observe } from '../src/watch/signals/observe';
 import { studentSentence } from '../src/watch/studentSentence';
 import { watchSentence } from '../src/watch/watchSentence';
@@ -148,4 +149,14 @@ test.each([
   ],
 ])('a student %j', (said, words) => {
   expect(spoken(studentSentence(said))).toBe(words);
+});
+
+test.each([
+  [
+    'Since 6 November Yusra has missed seven of eight lessons. Also missed 8 of 46.',
+    'Since 6 November Yusra has missed seven of eight lessons.',
+  ],
+  ['Odalys was heard once.', 'Odalys was heard once.'],
+])('the first reason of %j', (sentence, words) => {
+  expect(firstReason(sentence)).toBe(words);
 });

@@ -175,7 +175,7 @@ test('the message to today’s absent, seen in the outbox; not a second time una
     /From: Ines Halloran <teacher@slate-path\.invalid>[^]*To: Abi Abara <p1@x\.org>/,
   );
   expect(letters.every((letter) => /\r\nSubject: Missed you, (Abi|Pupil02)\r\n/.test(letter))).toBe(true);
-  await goTo(`/students/${first}`);
+  await goTo(`/students/${first}?page=contact`);
   await says(page, 'to the student: Missed you, Abi (Away in this lesson, Boat Workshop)');
   expect(third).toBeDefined();
 });

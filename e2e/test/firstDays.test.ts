@@ -184,6 +184,7 @@ test('without the server a file says so in place, and nothing is left; with it t
   await goTo(`/totals?sectionId=${room.sectionId}`);
   await says(page, '1 of 1');
   await page.setOfflineMode(true);
+  await tap(page, 'More: Boat Workshop');
   await tap(page, 'Save lesson by lesson as CSV');
   await says(page, 'The file could not be saved');
   await says(page, 'Nothing is lost');
@@ -191,7 +192,7 @@ test('without the server a file says so in place, and nothing is left; with it t
   await page.setOfflineMode(false);
   await tap(page, 'Try again');
   await page.waitForFunction(() => !document.body.innerText.includes('could not be saved'));
-  await says(page, 'Totals, Boat Workshop');
+  await says(page, 'Shown added up');
 });
 
 test('a second phone for a student who is in is kept beside the first, and hides no call for help', async () => {

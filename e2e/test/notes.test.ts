@@ -87,12 +87,12 @@ test('from the key to the chips, one name set right, to both students’ pages',
     [dario, 'Mei Thorsen'],
     [meiThorsen, 'Dario Quispe'],
   ] as const) {
-    await page.goto(`${server.address}/students/${id}`);
+    await page.goto(`${server.address}/students/${id}?page=notes`);
     await says(page, 'both stuck on splicing');
     await says(page, 'Who else: splicing');
     await says(page, other);
   }
-  await page.goto(`${server.address}/students/${meiTanaka}`);
+  await page.goto(`${server.address}/students/${meiTanaka}?page=notes`);
   await says(page, 'Mei Tanaka');
   expect(await textOf(page)).not.toContain('splicing');
 });
@@ -256,6 +256,7 @@ test('a student is erased after a preview, and another device of the teacher for
   await signIn(other, server.address);
   await says(other, 'Dario Q');
   await page.goto(`${server.address}/students/${dario}`);
+  await tap(page, 'More: Dario Quispe');
   await tap(page, 'Erase everything about this student');
   await says(page, 'What goes');
   await says(page, '1 student');

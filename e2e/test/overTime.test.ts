@@ -94,6 +94,7 @@ test('rules of a class, cohorts, and the column for the grade book, copied as it
   expect(copied.split('\n')).toEqual(['7', '9.5', '9.5', '12', '12', '12']);
   await tap(page, 'Close');
 
+  await tap(page, 'By student');
   await tap(page, 'By cohort');
   await says(page, 'Port watch');
   // Ten lessons of two students, three missed.
@@ -105,7 +106,7 @@ test('a student moves to another class, and the next year begins from this oneâ€
   await send(room.client, [
     change('section.set', { id: otherId, name: 'Shore Ecology', subject: '', room: '' }),
   ]);
-  await goTo(`/students/${room.studentIds[0] ?? ''}`);
+  await goTo(`/students/${room.studentIds[0] ?? ''}?page=record`);
   await says(page, 'there in 3 of 5');
   await tap(page, 'Time in class: Boat Workshop');
   await tap(page, 'Shore Ecology');
@@ -117,9 +118,9 @@ test('a student moves to another class, and the next year begins from this oneâ€
   await sectionTotals();
   await says(page, 'Pupil01 Abara');
   expect(await lineOf('Pupil01 Abara')).toContain('33 %');
-  await goTo(`/classes/${otherId}`);
+  await goTo(`/classes/${otherId}/set-up`);
   await says(page, 'since 18 Nov');
-  await goTo(`/classes/${room.sectionId}`);
+  await goTo(`/classes/${room.sectionId}/set-up`);
   await says(page, 'Left the class');
 
   await goTo('/desk');
@@ -150,6 +151,7 @@ test('the month on paper: a page of its own with every student, lesson and sum, 
       resolve(target.page());
     }),
   );
+  await tap(page, 'More: Boat Workshop');
   await tap(page, 'Print');
   const paper = await opened;
   if (!paper) throw new Error('No page was opened to print');

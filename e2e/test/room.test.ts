@@ -28,6 +28,12 @@ async function openRoom(): Promise<void> {
   await page.goto(`${server.address}/classes/${room.sectionId}/room`, { waitUntil: 'networkidle2' });
 }
 
+/** What a tap on a seat changes, from one to the other. */
+async function tapChanges(from: string, to: string): Promise<void> {
+  await tap(page, from);
+  await tap(page, to);
+}
+
 async function middleOf(name: string): Promise<{ x: number; y: number }> {
   const box = await (await control(page, name)).boundingBox();
   if (!box) throw new Error(`${name} is nowhere`);
@@ -81,33 +87,35 @@ test('by keys alone: Enter takes a student in hand, Enter on another seat puts t
 });
 
 test('a seat is taken away and another put; whoever lost it waits below until everybody is seated', async () => {
-  await tap(page, 'Where seats stand');
+  await tapChanges('who sits where', 'where seats stand');
   await tap(page, 'Take away row 1, seat 1, where Pupil01 sits');
   await says(page, '13 of 14 have a seat');
-  await tap(page, 'Who sits where');
+  await tapChanges('where seats stand', 'who sits where');
   await says(page, 'Without a seat: 1');
-  await tap(page, 'Where seats stand');
+  await tapChanges('who sits where', 'where seats stand');
   await tap(page, 'Put a seat');
-  await tap(page, 'Who sits where');
+  await tapChanges('where seats stand', 'who sits where');
   await tap(page, 'Seat everybody');
   await says(page, '14 of 14 have a seat');
   expect(await textOf(page)).not.toContain('Without a seat');
 });
 
 test('a second plan waits until it is used; both are there after the server was stopped', async () => {
+  await tap(page, 'More: Boat Workshop');
   await tap(page, 'New plan');
   await tap(page, 'Long benches');
   await tap(page, 'Make the plan');
-  await says(page, 'Not in use · 14 of 14 have a seat');
+  await says(page, 'Long benches is not in use; 14 of 14 have a seat');
   await tap(page, 'Use it from today');
-  await says(page, 'In use since 23 Nov');
+  await says(page, 'is in use since 23 Nov');
   await saved(page);
   await server.end('SIGKILL');
   await server.start('2026-11-23T10:44:00Z', 'runs');
   await openRoom();
+  await tap(page, 'Long benches');
   await control(page, 'Long benches · in use');
   await tap(page, 'Pairs');
-  await says(page, 'Not in use');
+  await says(page, 'Pairs is not in use');
   await control(page, 'Pupil03: row 1, seat 1');
 });
 

@@ -195,7 +195,7 @@ test('a colleague’s student joins as one person; whoever the path is given to 
   await type(hela, 'Passphrase', passphrase);
   await tap(hela, 'Come in');
   await says(hela, 'No path is given to you');
-  await ines.goto(`${server.address}/students/${room.studentIds[0] ?? ''}`);
+  await ines.goto(`${server.address}/students/${room.studentIds[0] ?? ''}?page=shared`);
   await tap(ines, 'Give the path of Pupil01');
   await tap(ines, 'Hela Brandt, reader');
   await tap(ines, 'Give it to Hela Brandt');

@@ -217,9 +217,8 @@ test('the counts of the weeks: rates per observed hour, a comment that stays, th
   ]);
   await page.goto(`${server.address}/classes/${room.sectionId}/counts`);
   await says(page, '6 times in 2 observed lessons');
-  await tap(page, 'Change what is shown');
-  await tap(page, 'Table');
-  await tap(page, 'Show');
+  await tap(page, 'chart');
+  await tap(page, 'table');
   // Five in twice 50 minutes are 3 an hour; Pupil02 was away once: one in 50 minutes are 1.2.
   await control(page, 'Pupil01 Abara: 5 in 2 lessons, 3 per hour');
   await control(page, 'Pupil02 Brodie: 1 in 1 lesson, 1.2 per hour');

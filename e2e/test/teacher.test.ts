@@ -252,11 +252,11 @@ test('watch: three lessons missed out of three are told as a fact, nobody else i
   }
   await saved(page);
   await tap(page, 'Watch');
-  await says(page, 'Needs me 0');
-  await tap(page, 'Over a line 1');
+  await says(page, 'Nobody needs you.');
+  await tap(page, '1: show who is over a line');
   await says(page, 'Pupil02 missed all 3 lessons taken so far.');
   await says(page, '3 of 15 lessons with a roll');
   await tap(page, 'Open the path of Pupil02');
-  await says(page, 'there in 0 of 3 lessons taken (0 %), 12 not taken');
+  await says(page, 'There in 0 of 3 lessons; no notes');
   expect(room.studentIds).toHaveLength(20);
 });

@@ -29,16 +29,15 @@ export const Tabs = memo(function Tabs({ name, items, pages, edge = space(3), ch
   const palette = usePalette();
   const scroll = useRef<ScrollView>(null);
   const words = useRef(new Map<number, Extent>());
-  const [room, setRoom] = useState(0);
+  const room = useRef(0);
   const [extra, setExtra] = useState(0);
-  const place = (index: number, extent: Extent) => {
-    words.current.set(index, extent);
-    if (words.current.size < items.length || room === 0) return;
+  /** Once the row and all of its words have been measured. */
+  const settle = () => {
+    if (words.current.size < items.length || room.current === 0) return;
     const extents = items.flatMap((_, at) => words.current.get(at) ?? []);
-    const wider = cutInAWord(extents, room, extra);
-    if (wider !== extra) setExtra(wider);
+    setExtra(cutInAWord(extents, room.current, extra));
     const chosen = extents[items.findIndex((item) => item.chosen)];
-    if (chosen && chosen.x + chosen.width > room)
+    if (chosen && chosen.x + chosen.width > room.current)
       scroll.current?.scrollTo({ x: chosen.x - space(10), animated: false });
   };
   return (
@@ -52,16 +51,18 @@ export const Tabs = memo(function Tabs({ name, items, pages, edge = space(3), ch
         style={{ flex: 1 }}
         contentContainerStyle={{ paddingHorizontal: edge - space(3) }}
         onLayout={({ nativeEvent }) => {
-          setRoom(nativeEvent.layout.width);
+          room.current = nativeEvent.layout.width;
+          settle();
         }}
       >
         <View role={pages ? 'navigation' : 'group'} aria-label={name} style={{ flexDirection: 'row' }}>
           {items.map(({ label, chosen, onTap }, index) => (
             <View
-              key={`${label} ${room > 0 ? 'placed' : ''}`}
+              key={label}
               style={{ marginRight: extra }}
               onLayout={({ nativeEvent }) => {
-                place(index, nativeEvent.layout);
+                words.current.set(index, nativeEvent.layout);
+                settle();
               }}
             >
               <Tab label={label} chosen={chosen} page={pages === true} onTap={onTap} />

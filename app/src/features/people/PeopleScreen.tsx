@@ -1,4 +1,3 @@
-import Sigma from 'lucide-react-native/icons/sigma';
 import Plus from 'lucide-react-native/icons/plus';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
@@ -7,7 +6,8 @@ import { addDays } from '@slate-path/core/calendar/localTime';
 import { listOf } from '@slate-path/core/records/records';
 import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
 import { Action } from '../../parts/Action';
-import { inLines } from '../../parts/arrange';
+import { inColumns } from '../../parts/arrange';
+import { Card } from '../../parts/Card';
 import { dayMonth } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
 import { Page } from '../../parts/Page';
@@ -20,8 +20,9 @@ import { useSections, type ShownSection } from '../../sync/sections';
 import { useRecords } from '../../sync/useRecords';
 import { weekdayNames } from '@slate-path/core/calendar/weekdays';
 import { GivenLine } from '../sharing/GivenLine';
+import { useWatch } from '../watch/useWatch';
 import { FindStudent } from './FindStudent';
-import { SectionCard } from './SectionCard';
+import { SectionRow } from './SectionRow';
 import { SectionForm } from './SectionForm';
 
 /** The classes, each with its size and its times, and everybody in them. */
@@ -37,16 +38,16 @@ export function PeopleScreen() {
   const over = sections.filter(({ endedOn }) => endedOn !== null);
   const enrolments = listOf(current, 'enrolment');
   const meetings = listOf(current, 'meeting').filter((m) => !m.validUntil || m.validUntil >= now.date);
-  const add = (
-    <Action
-      label="Add a class"
-      icon={Plus}
-      kind={sections.length === 0 ? 'main' : 'outlined'}
-      onPress={() => {
-        setAdding(true);
-      }}
-    />
-  );
+  const add = () => {
+    setAdding(true);
+  };
+  const { concerns } = useWatch();
+  const needsOf = (sectionId: string) =>
+    new Set(
+      concerns.flatMap(({ item, quiet }) =>
+        item.sectionId === sectionId && quiet === null ? [item.studentId] : [],
+      ),
+    ).size;
   const daysOf = (sectionId: string) => {
     const days = meetings.filter((m) => m.sectionId === sectionId).map((m) => m.weekday);
     const named = [...new Set(days)].sort().map((day) => weekdayNames[day - 1]?.slice(0, 3));
@@ -63,61 +64,66 @@ export function PeopleScreen() {
         l.date < now.date &&
         l.date >= addDays(now.date, -28),
     ).length;
-  const across = wide ? 2 : 1;
-  const cards = (some: readonly ShownSection[]) =>
-    inLines(some, across).map((line) => (
-      <View key={line[0]?.id} style={{ flexDirection: 'row', gap: space(3) }}>
-        {line.map((one) => (
-          <SectionCard
-            key={one.id}
-            shown={one}
-            size={sizeOf(one)}
-            days={
-              one.endedOn === null
-                ? daysOf(one.id)
-                : `until ${dayMonth(one.endedOn)} ${one.endedOn.slice(0, 4)}`
-            }
-            untaken={one.endedOn === null ? untakenOf(one.id) : 0}
-          />
-        ))}
-        {line.length < across ? <View style={{ flex: 1 }} /> : null}
-      </View>
-    ));
+  const rows = (some: readonly ShownSection[]) => (
+    <Card style={{ padding: 0, flexDirection: 'row' }}>
+      {inColumns(some, wide ? 2 : 1).map((column, index) => (
+        <View key={index} style={{ flex: 1 }}>
+          {column.map((one) => (
+            <SectionRow
+              key={one.id}
+              shown={one}
+              size={sizeOf(one)}
+              days={
+                one.endedOn === null
+                  ? daysOf(one.id)
+                  : `until ${dayMonth(one.endedOn)} ${one.endedOn.slice(0, 4)}`
+              }
+              untaken={one.endedOn === null ? untakenOf(one.id) : 0}
+              needs={needsOf(one.id)}
+            />
+          ))}
+        </View>
+      ))}
+    </Card>
+  );
   return (
     <Page
       title="People"
       note={sections.length > 0 ? 'Your classes' : undefined}
-      tools={
-        sections.length > 0 ? (
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-            {add}
-            <Action
-              label="Totals"
-              icon={Sigma}
-              onPress={() => {
-                router.push('/totals');
-              }}
-            />
-          </View>
-        ) : null
+      acts={
+        sections.length > 0
+          ? [
+              { label: 'Add a class', onPress: add },
+              {
+                label: 'Totals',
+                ...(wide ? {} : { note: 'What any range of days adds up to, in all classes' }),
+                onPress: () => {
+                  router.push('/totals');
+                },
+              },
+            ]
+          : []
       }
     >
       {sections.length === 0 ? (
-        <Empty title="Your classes will stand here" action={add}>
+        <Empty
+          title="Your classes will stand here"
+          action={<Action label="Add a class" icon={Plus} kind="main" onPress={add} />}
+        >
           A class is a group you teach together in one subject. Add one, then bring its students from a file,
           paste them, or type them.
         </Empty>
       ) : (
         <>
           {wide ? null : <FindStudent />}
-          <View style={{ gap: space(3) }}>{cards(going)}</View>
+          {rows(going)}
           {wide ? <FindStudent /> : null}
           {over.length > 0 ? (
             <View style={{ gap: space(3) }}>
               <Words size="large" serif heading={2}>
                 Classes that are over
               </Words>
-              {cards(over)}
+              {rows(over)}
             </View>
           ) : null}
         </>

@@ -97,9 +97,9 @@ export function PersonRow({ shown, onAct }: PersonRowProps) {
               <Words bold tone={quiet ? 'inkQuiet' : 'ember'} size={wide ? 'text' : 'small'}>
                 {reasonWords(same, classNames)}
               </Words>
-              {(wide ? same : same.slice(0, 1)).map((one) => (
+              {(wide ? same : same.slice(0, 1)).map((one, index) => (
                 <Words key={one.item.sectionId}>
-                  {wide ? one.item.sentence : firstReason(one.item.sentence)}
+                  {wide && index === 0 ? one.item.sentence : firstReason(one.item.sentence)}
                 </Words>
               ))}
             </View>

@@ -105,7 +105,7 @@ export function TotalsScreen() {
   const [grouping, setGrouping] = useState<Grouping>('student');
   const [sorting, setSorting] = useState<Sorting>('name');
   const order = useNameOrder();
-  const [points, setPoints] = useState(false);
+  const [making, setMaking] = useState(false);
   const named = ranges.find(({ key }) => key === rangeKey) ?? ranges[1];
   const span = (rangeKey === other ? typed : null) ?? named ?? { from: now.date, to: now.date };
   const { state, answer } = useView(addressOf('totals', { from: span.from, to: span.to }));
@@ -126,7 +126,7 @@ export function TotalsScreen() {
   };
   const taken = Math.max(0, ...lines.map(({ totals }) => totals.taken));
   const note = `${dayMonth(span.from)} to ${dayMonth(span.to)} ${span.to.slice(0, 4)}${
-    section && grouping === 'student' ? `, up to ${many(taken, 'lesson')} taken` : ''
+    section && wide && grouping === 'student' ? `, up to ${many(taken, 'lesson')} taken` : ''
   }`;
   const view = useAttendanceView(sectionId, 'totals', lastDay.slice(0, 7));
   const { group, sheet } = useRollFiles(sectionId, span, order);
@@ -181,16 +181,23 @@ export function TotalsScreen() {
     }),
     '.',
   ];
-  const main =
-    grouping === 'student'
-      ? {
-          label: 'For the grade book',
-          disabled: lines.length === 0,
-          onPress: () => {
-            setPoints(true);
-          },
-        }
-      : undefined;
+  const points = {
+    label: 'For the grade book',
+    disabled: lines.length === 0,
+    onPress: () => {
+      setMaking(true);
+    },
+  };
+  // On a phone the list has the room at the foot.
+  const main = wide && grouping === 'student' ? points : undefined;
+  const forPoints = {
+    title: 'Points',
+    items: [
+      !wide && grouping === 'student' && lines.length > 0
+        ? { ...points, note: 'Attendance as a column of points, to be copied' }
+        : null,
+    ],
+  };
   const content = (
     <>
       <Sentence parts={sentence} />
@@ -207,12 +214,12 @@ export function TotalsScreen() {
       ) : (
         <TotalsList lines={lines} />
       )}
-      {points ? (
+      {making ? (
         <PointsSheet
           lines={lines}
           title={note}
           onClose={() => {
-            setPoints(false);
+            setMaking(false);
           }}
         />
       ) : null}
@@ -220,11 +227,18 @@ export function TotalsScreen() {
     </>
   );
   return section ? (
-    <ClassPage sectionId={sectionId} page="Attendance" note={note} main={main} more={[group]} full>
+    <ClassPage sectionId={sectionId} page="Attendance" note={note} main={main} more={[forPoints, group]} full>
       {content}
     </ClassPage>
   ) : (
-    <Page title="Totals" note={note} back={{ to: '/people', name: 'All classes' }} main={main} full>
+    <Page
+      title="Totals"
+      note={note}
+      back={{ to: '/people', name: 'All classes' }}
+      main={main}
+      more={[forPoints]}
+      full
+    >
       {content}
     </Page>
   );

@@ -66,7 +66,7 @@ export const SweepTile = memo(function SweepTile(props: SweepTileProps) {
       style={{ ...tile, backgroundColor: level === null ? undefined : palette.slateWash }}
     >
       {head}
-      <View style={{ flexDirection: 'row', alignItems: 'center', height: 20 }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', height: 20, marginLeft: -space(1) }}>
         {level === null ? null : <OarMarks level={level} size={20} />}
         <View style={{ flex: 1 }} />
         {before.slice(-mostBefore).map((one, at) => (

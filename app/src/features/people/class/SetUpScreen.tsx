@@ -50,8 +50,9 @@ export function SetUpScreen() {
   const router = useRouter();
   const wide = useWide();
   const [form, setForm] = useState<Form>(null);
-  const section = useRecords(({ current }) => current.section[sectionId]);
-  const guardians = useRecords(({ current }) => listOf(current, 'guardian'));
+  const current = useRecords((state) => state.current);
+  const section = current.section[sectionId];
+  const guardians = listOf(current, 'guardian');
   const name = useSectionName(sectionId);
   const sharedWith = useSharedWith(sectionId);
   const { present, gone } = useClassList(sectionId);
