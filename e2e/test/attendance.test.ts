@@ -89,7 +89,7 @@ test('a kind renamed after a month of marks: every sum stays, every mark has the
 test('a forgotten week caught up, days side by side on a wide screen', async () => {
   await open('wide', '2026-11-14T09:00:00Z');
   await goTo(`/classes/${room.sectionId}/days`);
-  await says(page, '6 not taken');
+  await says(page, '6 lessons are not taken');
   await tap(page, 'Pupil02 Brodie, Mon 9 Nov');
   await tap(page, 'Pupil05 Eklund, Mon 9 Nov');
   await tap(page, 'All here, Wed 11 Nov');
@@ -98,7 +98,7 @@ test('a forgotten week caught up, days side by side on a wide screen', async () 
   await page.focus('[aria-label^="Pupil02 Brodie, Fri 13 Nov"]');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
-  await says(page, '3 not taken');
+  await says(page, '3 lessons are not taken');
   await saved(page);
   expect(await marksOn(room.client, '2026-11-09')).toEqual(['Pupil02 A', 'Pupil05 A']);
   expect(await marksOn(room.client, '2026-11-11')).toEqual([]);

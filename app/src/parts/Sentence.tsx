@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { usePalette, useWide } from '../theme/theme';
-import { space, target, type } from '../theme/tokens';
+import { space, target } from '../theme/tokens';
 import { Choice } from './Choice';
 import { Words } from './Words';
 
@@ -39,11 +39,12 @@ export const choicePhrase = <T extends string>(phrase: {
   onChange: phrase.onChange as (value: string) => void,
 });
 
-const line = type.text.lineHeight;
+/** What a letter's own box is high, at the smaller of the two sizes, in pixels. */
+const letterHeight = 20;
 
 /** Padding makes it as high as a finger needs without moving the lines apart. */
 const phrase = {
-  paddingBlock: (target - line) / 2,
+  paddingBlock: (target - letterHeight) / 2,
   cursor: 'pointer',
   textDecorationLine: 'underline',
   textDecorationThickness: 2,
