@@ -73,6 +73,8 @@ function namedOtherwise(page: Page): Promise<string[]> {
       return '';
     };
     return [...document.querySelectorAll<HTMLElement>(selector)].flatMap((element) => {
+      // What stands in a field is not its name.
+      if (element.matches('input, textarea')) return [];
       const name = element.getAttribute('aria-label');
       if (name === null || element.getBoundingClientRect().width === 0) return [];
       const said = wordsOf(name);

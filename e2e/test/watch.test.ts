@@ -128,7 +128,7 @@ test('a class tells how it is in a sentence that narrows it, with the patterns a
 test('a step taken, the clock moved, the recovery told with what changed since', async () => {
   await goTo(before);
   await says(page, 'Pell Arbuckle');
-  await tap(page, 'Act on Pell Arbuckle, absent');
+  await tap(page, 'More: act on Pell Arbuckle, absent');
   await says(page, 'Keep this step');
   await tap(page, 'Contact home');
   await type(page, 'A few words (may stay empty)', 'The early boat from now on.');

@@ -51,8 +51,8 @@ const phrase = {
   textUnderlineOffset: 4,
 } as const;
 
-/** A letter is about so wide, in pixels. */
-const letter = 8;
+/** A letter is at least so wide, taken over a word, in pixels. */
+const letter = 6.5;
 
 /** What a short phrase, as a number, lacks of a finger's width, on both sides, without moving its neighbours. */
 function besides(words: string) {

@@ -4,7 +4,7 @@ import { many } from '@slate-path/core/words/many';
 import { studentsByTopic } from '@slate-path/core/notes/whoElse';
 import { displayName } from '@slate-path/core/people/names';
 import { Words } from '../../parts/Words';
-import { space } from '../../theme/tokens';
+import { space, target } from '../../theme/tokens';
 import { now } from '../../sync/clock';
 import { remembered } from '../../sync/remembered';
 import { useRecords } from '../../sync/useRecords';
@@ -40,7 +40,13 @@ export function WhoElse({ topicId, except }: WhoElseProps) {
           <Link
             key={studentId}
             href={{ pathname: '/students/[studentId]', params: { studentId } }}
-            style={{ minHeight: 44, display: 'flex', alignItems: 'center', textDecorationLine: 'none' }}
+            style={{
+              minHeight: target,
+              minWidth: target,
+              display: 'flex',
+              alignItems: 'center',
+              textDecorationLine: 'none',
+            }}
           >
             <Words tone="slate" bold>
               {students[studentId] ? displayName(students[studentId]) : ''}

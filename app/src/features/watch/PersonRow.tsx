@@ -159,7 +159,7 @@ function Acts({ name, concern, onAct, onEvidence }: ActsProps) {
         () => {
           onAct('any');
         },
-        `Act on ${name}, ${concern}`,
+        `More: act on ${name}, ${concern}`,
       )}
     </View>
   );

@@ -109,7 +109,7 @@ export function DaysScreen() {
     },
   });
   return (
-    <ClassPage sectionId={sectionId} page="Attendance" full>
+    <ClassPage sectionId={sectionId} page="Attendance" tab="Days" full>
       <View style={{ flexDirection: 'row', alignItems: 'flex-start' }}>
         <View style={{ flex: 1 }}>
           <Sentence

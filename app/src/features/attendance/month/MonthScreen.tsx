@@ -84,7 +84,7 @@ export function MonthScreen() {
     totals: found.rows.map(({ totals }) => totals),
   });
   return (
-    <ClassPage sectionId={sectionId} page="Attendance" more={[group]} full>
+    <ClassPage sectionId={sectionId} page="Attendance" tab="Month" more={[group]} full>
       <View style={{ flexDirection: 'row', alignItems: 'flex-start' }}>
         <View style={{ flex: 1 }}>
           <Sentence

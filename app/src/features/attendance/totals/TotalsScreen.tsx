@@ -227,7 +227,15 @@ export function TotalsScreen() {
     </>
   );
   return section ? (
-    <ClassPage sectionId={sectionId} page="Attendance" note={note} main={main} more={[forPoints, group]} full>
+    <ClassPage
+      sectionId={sectionId}
+      page="Attendance"
+      tab="Totals"
+      note={note}
+      main={main}
+      more={[forPoints, group]}
+      full
+    >
       {content}
     </ClassPage>
   ) : (

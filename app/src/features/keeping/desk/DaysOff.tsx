@@ -175,7 +175,7 @@ export function DaysOff() {
           {days.length > 0 ? (
             <Action
               label={editing ? 'Done' : 'Take some out'}
-              name={editing ? 'Done: days off' : 'Take days off out'}
+              name={editing ? 'Done: days off' : 'Take some out of the days off'}
               kind="plain"
               onPress={() => {
                 setEditing(!editing);

@@ -103,7 +103,7 @@ export function Timetable() {
         {meetings.length > 0 ? (
           <Action
             label={editing ? 'Done' : 'Take some out'}
-            name={editing ? 'Done: timetable' : 'Take lessons out of the timetable'}
+            name={editing ? 'Done: timetable' : 'Take some out of the timetable'}
             kind="plain"
             onPress={() => {
               setEditing(!editing);

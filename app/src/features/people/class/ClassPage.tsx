@@ -18,6 +18,8 @@ export type ClassTab = 'Overview' | 'Attendance' | 'Counts' | 'Work' | 'Notes' |
 interface ClassPageProps {
   sectionId: string;
   page: ClassTab;
+  /** What the browser's tab calls it, where several pages stand under one word. */
+  tab?: string;
   note?: string;
   tools?: ReactNode;
   /** The one thing to do here; the lesson is opened where there is none of the page's own. */
@@ -31,6 +33,7 @@ interface ClassPageProps {
 export default function ClassPage({
   sectionId,
   page,
+  tab = page,
   note,
   tools,
   main,
@@ -88,7 +91,7 @@ export default function ClassPage({
   return (
     <Page
       title={name || 'Class'}
-      tab={`${page}, ${name}`}
+      tab={`${tab}, ${name}`}
       note={[note, ...usual].filter(Boolean).join(' · ')}
       back={{ to: '/people', name: 'All classes' }}
       tools={tools}
