@@ -63,6 +63,14 @@ export default tseslint.config(
       '@typescript-eslint/no-deprecated': 'off',
       'react-hooks/rules-of-hooks': 'error',
       'react-hooks/exhaustive-deps': 'error',
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            "CallExpression[callee.name='useRecords'] > ArrowFunctionExpression > :matches(ArrayExpression, CallExpression:matches([callee.name='listOf'], [callee.property.name=/^(filter|map|flatMap|toSorted|slice)$/]))",
+          message: 'A list made anew each time draws the page without end: choose the records, then list them.',
+        },
+      ],
     },
   },
   {

@@ -143,6 +143,7 @@ test.each([
     'No lesson was taken yet; no notes; nothing stands out.',
   ],
   [{ taken: 1, missed: 0, late: 0, notes: 1, concerns: 1 }, 'There in 1 of 1 lesson; 1 note.'],
+  [{ taken: 1, missed: 0, late: 0, notes: 1, concerns: null }, 'There in 1 of 1 lesson; 1 note.'],
   [
     { taken: 40, missed: 3, late: 2, notes: 0, concerns: 0 },
     'There in 37 of 40 lessons, late in 2; no notes; nothing stands out.',

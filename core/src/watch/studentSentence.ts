@@ -10,8 +10,8 @@ export interface StudentToSay {
   missed: number;
   late: number;
   notes: number;
-  /** Whether something concerns the teacher; what it is stands below, with its proof. */
-  concerns: number;
+  /** Whether something concerns the teacher; what it is stands below, with its proof. Null: not told yet. */
+  concerns: number | null;
 }
 
 /** How a student has been doing this term, in words. */

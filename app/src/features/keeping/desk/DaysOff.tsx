@@ -23,6 +23,7 @@ import { useRecords } from '../../../sync/useRecords';
 import { OnlyKeeper } from '../../../forms/OnlyKeeper';
 import { CalendarReading, type FoundDays } from './CalendarReading';
 import { readDate } from '../../../forms/readDate';
+import { TakeSomeOut } from './TakeSomeOut';
 import { useTerms } from './TermDates';
 
 const about = 'days off';
@@ -172,16 +173,7 @@ export function DaysOff() {
             }}
           />
           <Action label="From a calendar" icon={FileUp} onPress={() => picker.current?.click()} />
-          {days.length > 0 ? (
-            <Action
-              label={editing ? 'Done' : 'Take some out'}
-              name={editing ? 'Done: days off' : 'Take some out of the days off'}
-              kind="plain"
-              onPress={() => {
-                setEditing(!editing);
-              }}
-            />
-          ) : null}
+          {days.length > 0 ? <TakeSomeOut of="days off" editing={editing} onEditing={setEditing} /> : null}
           <TakeBack about={about} />
         </View>
       </OnlyKeeper>

@@ -15,6 +15,7 @@ import { TakeBack } from '../../../sync/TakeBack';
 import { useSectionNames, useSections } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
 import { weekdayNames } from '@slate-path/core/calendar/weekdays';
+import { TakeSomeOut } from './TakeSomeOut';
 import { MeetingForm } from './MeetingForm';
 import { wasHeldIn } from './heldMeeting';
 
@@ -100,16 +101,7 @@ export function Timetable() {
             }}
           />
         ) : null}
-        {meetings.length > 0 ? (
-          <Action
-            label={editing ? 'Done' : 'Take some out'}
-            name={editing ? 'Done: timetable' : 'Take some out of the timetable'}
-            kind="plain"
-            onPress={() => {
-              setEditing(!editing);
-            }}
-          />
-        ) : null}
+        {meetings.length > 0 ? <TakeSomeOut of="timetable" editing={editing} onEditing={setEditing} /> : null}
         <TakeBack about={about} />
       </View>
       {open ? (

@@ -37,10 +37,10 @@ function useGlance(sectionId: string) {
   return { state, seen: usable };
 }
 
-/** Concerns that are open in this class, by student. */
-function useConcerns(sectionId: string): ReadonlyMap<string, Reason> {
-  const { concerns } = useWatch();
-  return useMemo(() => {
+/** Concerns that are open in this class, by student; and whether the list has come: nobody would be an answer. */
+function useConcerns(sectionId: string): { told: boolean; concerns: ReadonlyMap<string, Reason> } {
+  const { state, concerns } = useWatch();
+  const open = useMemo(() => {
     const found = new Map<string, Reason>();
     for (const { item, quiet } of concerns)
       if (item.sectionId === sectionId && quiet === null && !found.has(item.studentId))
@@ -50,6 +50,7 @@ function useConcerns(sectionId: string): ReadonlyMap<string, Reason> {
         });
     return found;
   }, [concerns, sectionId]);
+  return { told: state !== 'loading', concerns: open };
 }
 
 /** What else is worth a look in a student whom nothing concerns yet. */
@@ -68,7 +69,7 @@ export function OverviewScreen() {
   const { state, seen } = useGlance(sectionId);
   const section = useRecords(({ current }) => current.section[sectionId]);
   const { present } = useClassList(sectionId);
-  const concerns = useConcerns(sectionId);
+  const { told, concerns } = useConcerns(sectionId);
   const parts = useSentence(sectionId, seen, concerns, narrowed, setNarrowed);
   const known = new Map(seen?.students.map((student) => [student.studentId, student]));
   const ranks = new Map(seen?.students.map(({ studentId }, rank) => [studentId, rank]));
@@ -107,7 +108,7 @@ export function OverviewScreen() {
     <ClassPage sectionId={sectionId} page="Overview" note={many(present.length, 'student')} full>
       {section ? (
         <>
-          {seen ? (
+          {seen && told ? (
             <Sentence parts={parts} />
           ) : state === 'missing' ? null : (
             <Words tone="inkQuiet">{asking}</Words>

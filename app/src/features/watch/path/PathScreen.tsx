@@ -223,11 +223,12 @@ function HowItGoes({
       now,
     ),
   );
+  const { state } = useWatch();
   const sum = (of: 'taken' | 'away' | 'late') => totals.reduce((all, one) => all + one[of], 0);
   const sentence = studentSentence({
     ...{ taken: sum('taken'), missed: sum('away'), late: sum('late') },
     notes,
-    concerns: concerns.length,
+    concerns: state === 'loading' ? null : concerns.length,
   });
   return (
     <>
