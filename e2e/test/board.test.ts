@@ -40,6 +40,14 @@ function inSight(testId: string): Promise<number> {
   );
 }
 
+/** Waits until so many are in sight: the board takes its size once what stands around it is there. */
+async function allInSight(testId: string, count: number): Promise<void> {
+  const end = Date.now() + 10_000;
+  while ((await inSight(testId)) !== count && Date.now() < end)
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  expect(await inSight(testId)).toBe(count);
+}
+
 /** Where the first tile begins, as a share of the screen's height. */
 const beginsAt = (testId: string) =>
   page.evaluate(
@@ -52,7 +60,7 @@ test('a class of 32 is all in sight on a phone, on roll and tally, each where th
   await makeClassroom(server.address, 32);
   await signIn(page, server.address);
   await control(page, 'Pupil32');
-  expect(await inSight('student-row')).toBe(32);
+  await allInSight('student-row', 32);
   expect(await beginsAt('student-row')).toBeLessThanOrEqual(0.25);
   const placeOf = async () => {
     const { x, y } = await (await control(page, 'Pupil17')).clickablePoint();
@@ -73,11 +81,11 @@ test('a class of 32 is all in sight on a phone, on roll and tally, each where th
   await tap(page, 'Tally');
   await control(page, 'Pupil31');
   // Those away are out of reach; the whole class is one tile more.
-  expect(await inSight('student-tile')).toBe(32 - 3 + 1);
+  await allInSight('student-tile', 32 - 3 + 1);
   expect(await beginsAt('student-tile')).toBeLessThanOrEqual(0.25);
   await tap(page, 'Sweep');
   await control(page, 'Pupil31');
-  expect(await inSight('sweep-tile')).toBe(32 - 3);
+  await allInSight('sweep-tile', 32 - 3);
   expect(await beginsAt('sweep-tile')).toBeLessThanOrEqual(0.25);
 });
 

@@ -256,7 +256,7 @@ test('on a phone the content of a page begins in the first quarter, and of a lis
 
 test('a student of any class is found by the beginning of a name, and their path opened', async () => {
   const { page, context } = await signedIn('phone', 'light');
-  await page.goto(`${server.address}/people`);
+  await page.goto(`${server.address}/people`, { waitUntil: 'networkidle2' });
   await type(page, 'Find a student', 'zz');
   await says(page, 'Nobody in your classes has a name that begins so.');
   await type(page, 'Find a student', 'bra od');

@@ -90,6 +90,7 @@ test('the list has full names and a slide a student', async () => {
   await saved(page);
   expect(await levelsAt()).toEqual(['0 x 1', '2 x 28']);
   await tap(page, 'Take back');
+  await page.waitForSelector('[data-testid=level-slide][aria-label^="Pupil05"][aria-label$="Steering"]');
   // The same again takes a level away: only who was set counts.
   const again = await pointOf('Pupil03', 0);
   await page.touchscreen.tap(again.x, again.y);
