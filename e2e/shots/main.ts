@@ -176,7 +176,7 @@ const shots: Shot[] = [
     name: 'watch-phone',
     path: '/watch',
     size: 'phone',
-    before: (page) => says(page, 'All evidence', 30_000),
+    before: (page) => says(page, 'need you', 30_000),
   },
   { name: 'people-wide', path: '/people', size: 'wide' },
   { name: 'path-wide', path: `/students/${odalys}`, size: 'wide' },
