@@ -109,6 +109,7 @@ test.each([
   ],
   [[{ taken: 0, away: 0 }], 3, 'In November 3 lessons were not taken. Shown by month.'],
   [[], 0, 'In November no lesson was held. Shown by month.'],
+  [null, 2, 'Attendance in November. Shown by month.'],
 ])('attendance %j, %i not taken', (totals, untaken, words) => {
   const sentence = attendanceSentence({ span: 'November', shown: 'by month', untaken, totals });
   expect(spoken(sentence).replaceAll('\u00A0', ' ')).toBe(words);

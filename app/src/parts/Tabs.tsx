@@ -75,7 +75,7 @@ export const Tabs = memo(function Tabs({ name, items, pages, edge = space(3), ch
   );
 });
 
-function Tab({ label, chosen, page, onTap }: Omit<TabItem, 'href'> & { page: boolean }) {
+function Tab({ label, chosen, page, onTap }: TabItem & { page: boolean }) {
   const palette = usePalette();
   return (
     <TapArea

@@ -13,8 +13,23 @@ export interface AttendanceToSay {
   shown: string | null;
   /** Lessons whose roll nobody took. */
   untaken: number;
-  /** Of everybody. */
-  totals: readonly Pick<Totals, 'taken' | 'away'>[];
+  /** Of everybody; null while they are not known: nothing would read as an answer. */
+  totals: readonly Pick<Totals, 'taken' | 'away'>[] | null;
+}
+
+function figures(
+  totals: NonNullable<AttendanceToSay['totals']>,
+  untaken: number,
+): Sentence<AttendancePhrase> {
+  const taken = totals.reduce((sum, one) => sum + one.taken, 0);
+  const away = totals.reduce((sum, one) => sum + one.away, 0);
+  const left: Sentence<AttendancePhrase> = [
+    { words: many(untaken, 'lesson'), to: 'untaken' },
+    untaken === 1 ? ' was not taken' : ' were not taken',
+  ];
+  if (taken > 0)
+    return [` ${percentOf(taken - away, taken)} were there`, ...(untaken > 0 ? ['; ', ...left] : [])];
+  return untaken > 0 ? [' ', ...left] : [' no lesson was held'];
 }
 
 /** How a class was there over some time, in words; "away" as the class counts it. */
@@ -24,20 +39,10 @@ export function attendanceSentence({
   untaken,
   totals,
 }: AttendanceToSay): Sentence<AttendancePhrase> {
-  const taken = totals.reduce((sum, one) => sum + one.taken, 0);
-  const away = totals.reduce((sum, one) => sum + one.away, 0);
-  const left: Sentence<AttendancePhrase> = [
-    { words: many(untaken, 'lesson'), to: 'untaken' },
-    untaken === 1 ? ' was not taken' : ' were not taken',
-  ];
   return [
-    'In ',
+    totals === null ? 'Attendance in ' : 'In ',
     { words: span, to: 'span' },
-    ...(taken > 0
-      ? [` ${percentOf(taken - away, taken)} were there`, ...(untaken > 0 ? ['; ', ...left] : [])]
-      : untaken > 0
-        ? [' ', ...left]
-        : [' no lesson was held']),
+    ...(totals === null ? [] : figures(totals, untaken)),
     ...(shown === null ? ['.'] : ['. Shown ', { words: shown, to: 'shown' as const }, '.']),
   ];
 }

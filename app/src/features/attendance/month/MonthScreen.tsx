@@ -81,7 +81,7 @@ export function MonthScreen() {
     span: monthName(month),
     shown: phrases.shown.words,
     untaken: untakenLessons(found.lessons, now).length,
-    totals: found.rows.map(({ totals }) => totals),
+    totals: state === 'loading' ? null : found.rows.map(({ totals }) => totals),
   });
   return (
     <ClassPage sectionId={sectionId} page="Attendance" tab="Month" more={[group]} full>

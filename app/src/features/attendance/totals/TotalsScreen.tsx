@@ -147,7 +147,7 @@ export function TotalsScreen() {
     span: phrases.span.words,
     shown: section ? phrases.shown.words : null,
     untaken: section ? untaken : 0,
-    totals: lines.map(({ totals }) => totals),
+    totals: state === 'loading' ? null : lines.map(({ totals }) => totals),
   });
   const sentence: SentencePart[] = [
     ...said.map((part) => (typeof part === 'string' ? part : { ...phrases[part.to], words: part.words })),

@@ -58,7 +58,7 @@ export function SweepFooter(props: SweepFooterProps) {
         <IconAction name="Rename the levels" icon={Pencil} tone="inkQuiet" onPress={onRename} />
         <Action label={who} name={`${who} ${nameOf(hand)}`} kind="main" onPress={onRest} />
       </View>
-      <View role="radiogroup" aria-label="The level that a tap gives" style={{ flexDirection: 'row' }}>
+      <View role="group" aria-label="The level that a tap gives" style={{ flexDirection: 'row' }}>
         {levels.map((level) => {
           const held = level === hand;
           return (

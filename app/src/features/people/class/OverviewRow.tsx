@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { displayName } from '@slate-path/core/people/names';
+import { percentOf } from '@slate-path/core/words/percent';
 import type { Student } from '@slate-path/core/records/schema';
 import type { ClassGlance } from '@slate-path/core/watch/signals/glance';
 import type { Lately } from '@slate-path/core/watch/signals/lately';
@@ -34,8 +35,7 @@ export const columns = { name: 220, path: 210, there: 64, heard: 84, work: 96 } 
 /** Fewer lessons on the phone, so that each is still to be seen. */
 const pictures = { wide: { width: columns.path, last: 30 }, phone: { width: 112, last: 14 } } as const;
 
-const thereWords = ({ taken, missed }: Lately) =>
-  taken === 0 ? '' : `${Math.round(((taken - missed) / taken) * 100)}\u00A0%`;
+const thereWords = ({ taken, missed }: Lately) => (taken === 0 ? '' : percentOf(taken - missed, taken));
 const heardWords = ({ observed, heard }: Lately) => (observed === 0 ? '' : `${heard} heard`);
 const workWords = ({ due, handedIn }: Lately) => (due === 0 ? '' : `${handedIn} of ${due} in`);
 

@@ -16,10 +16,11 @@ import { Empty } from '../../../parts/Empty';
 import { Sentence, type SentencePart } from '../../../parts/Sentence';
 import { Words } from '../../../parts/Words';
 import { useNow } from '../../../sync/clock';
+import { useLastDay } from '../../../sync/sections';
 import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
-import { usePalette, useWide } from '../../../theme/theme';
+import { useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { untakenLessons, useAllLessons } from '../../attendance/lesson/lessons';
 import { concernName } from '../../watch/concernName';
@@ -161,7 +162,7 @@ function useSentence(
   const does = (to: ClassPhrase): { name: string; held?: boolean; onTap: () => void } => {
     switch (to.kind) {
       case 'attendance': {
-        const params = { sectionId, month: now.date.slice(0, 7) };
+        const params = { sectionId, month: lastDay.slice(0, 7) };
         return {
           name: 'open the month',
           onTap: () => {
@@ -208,6 +209,7 @@ function useSentence(
     return name === undefined || !concerns.has(studentId) ? [] : [{ studentId, name }];
   });
   const lesson = useLessonToOpen(sectionId);
+  const lastDay = useLastDay(sectionId);
   return [
     ...classSentence({
       lately,
@@ -251,7 +253,6 @@ function Heads({ lessons, hasWork }: { lessons: ClassGlance['lessons']; hasWork:
 }
 
 function Patterns({ patterns }: Pick<ClassGlance, 'patterns'>) {
-  const palette = usePalette();
   return (
     <View style={{ gap: space(1) }}>
       {patterns.length > 0 ? (
@@ -260,9 +261,7 @@ function Patterns({ patterns }: Pick<ClassGlance, 'patterns'>) {
         </Words>
       ) : null}
       {patterns.map(({ words }) => (
-        <Words key={words} style={{ borderColor: palette.line }}>
-          {words}
-        </Words>
+        <Words key={words}>{words}</Words>
       ))}
       <Words size="small" tone="inkQuiet">
         {`${patterns.length > 0 ? '' : 'No weekday and no time of day stands out against chance. '}The line is engagement; under it a slim bar for a lesson there, an open box for one missed.`}
