@@ -9,6 +9,7 @@ import { Action } from './Action';
 import type { Group, GroupItem } from './Groups';
 import { IconAction } from './IconAction';
 import { lazily } from './lazily';
+import { Tabs, type TabItem } from './Tabs';
 import { useTabTitle } from './useTabTitle';
 import { Words } from './Words';
 
@@ -37,8 +38,8 @@ interface PageProps {
   acts?: readonly (GroupItem | null)[];
   /** Rarely done here: behind the dots. */
   more?: readonly Group[];
-  /** The row of pages of the same thing. */
-  tabs?: ReactNode;
+  /** The row of pages of the same thing, and what it is called for those who listen. */
+  tabs?: { name: string; items: readonly TabItem[] } | null;
   /** As wide as the screen, or at most as wide as is comfortable to read. */
   full?: boolean;
   children: ReactNode;
@@ -83,7 +84,7 @@ export function Page({ title, tab, note, back, tools, main, acts, more, tabs, fu
         </View>
         {tabs ? (
           <View style={{ marginHorizontal: -edge, marginTop: -space(2), marginBottom: wide ? 0 : space(1) }}>
-            {tabs}
+            <Tabs pages edge={edge} {...tabs} />
           </View>
         ) : null}
         {wide ? null : tools}

@@ -2,10 +2,7 @@ import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import type { GroupItem } from '../../parts/Groups';
 import { Page } from '../../parts/Page';
-import { Tabs } from '../../parts/Tabs';
 import { useSections } from '../../sync/sections';
-import { useWide } from '../../theme/theme';
-import { space } from '../../theme/tokens';
 import { useDue } from '../notes/useDue';
 import { useStepsAgain } from './useStepsAgain';
 
@@ -41,7 +38,6 @@ export default function WatchPage({
   children,
 }: WatchPageProps) {
   const router = useRouter();
-  const wide = useWide();
   const due = useDue().length + useStepsAgain().due.length;
   const section = useSections()[0]?.id;
   return (
@@ -68,20 +64,16 @@ export default function WatchPage({
           ],
         },
       ]}
-      tabs={
-        <Tabs
-          name="Pages of Watch"
-          pages
-          edge={wide ? space(8) : space(4)}
-          items={(Object.keys(addresses) as WatchTab[]).map((label) => ({
-            label: label === 'Look again' && due > 0 ? `Look again: ${due} today` : label,
-            chosen: label === page,
-            onTap: () => {
-              router.push(addresses[label]);
-            },
-          }))}
-        />
-      }
+      tabs={{
+        name: 'Pages of Watch',
+        items: (Object.keys(addresses) as WatchTab[]).map((label) => ({
+          label: label === 'Look again' && due > 0 ? `Look again: ${due} today` : label,
+          chosen: label === page,
+          onTap: () => {
+            router.push(addresses[label]);
+          },
+        })),
+      }}
     >
       {children}
     </Page>

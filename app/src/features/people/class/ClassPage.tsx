@@ -3,12 +3,10 @@ import type { ReactNode } from 'react';
 import { dayMonth } from '../../../parts/dates';
 import type { Group } from '../../../parts/Groups';
 import { Page } from '../../../parts/Page';
-import { Tabs } from '../../../parts/Tabs';
 import { useNow } from '../../../sync/clock';
 import { useLastDay, useSectionName } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
 import { useWide } from '../../../theme/theme';
-import { space } from '../../../theme/tokens';
 import { useClassRole } from '../../sharing/colleagues';
 import { useLessonToOpen, whenWords } from './ofClass';
 
@@ -74,7 +72,7 @@ export default function ClassPage({
       router.push({ pathname: '/classes/[sectionId]/set-up', params });
     },
   } satisfies Record<ClassTab, () => void>;
-  const tabs = (Object.keys(go) as ClassTab[]).filter((tab) => tab !== 'Set up' || isTeacher);
+  const tabs = (Object.keys(go) as ClassTab[]).filter((one) => one !== 'Set up' || isTeacher);
   const over = lastDay !== now.date;
   const when = wide ? whenWords(lesson, now) : '';
   const usual = [
@@ -155,14 +153,12 @@ export default function ClassPage({
           : []),
       ]}
       tabs={
-        section ? (
-          <Tabs
-            name="Pages of the class"
-            pages
-            edge={wide ? space(8) : space(4)}
-            items={tabs.map((label) => ({ label, chosen: label === page, onTap: go[label] }))}
-          />
-        ) : null
+        section
+          ? {
+              name: 'Pages of the class',
+              items: tabs.map((label) => ({ label, chosen: label === page, onTap: go[label] })),
+            }
+          : null
       }
       full={full}
     >

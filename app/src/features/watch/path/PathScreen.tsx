@@ -12,7 +12,6 @@ import { studentSentence } from '@slate-path/core/watch/studentSentence';
 import { Card } from '../../../parts/Card';
 import { Page } from '../../../parts/Page';
 import { Sentence } from '../../../parts/Sentence';
-import { Tabs } from '../../../parts/Tabs';
 import { Words } from '../../../parts/Words';
 import { lazily } from '../../../parts/lazily';
 import { useAccount } from '../../../sync/account';
@@ -168,20 +167,16 @@ function StudentPages({ student }: { student: Student }) {
           ],
         },
       ]}
-      tabs={
-        <Tabs
-          name="Pages of the student"
-          pages
-          edge={wide ? space(8) : space(4)}
-          items={(Object.keys(studentTabs) as StudentTab[]).map((to) => ({
-            label: studentTabs[to],
-            chosen: to === tab,
-            onTap: () => {
-              goTo(to);
-            },
-          }))}
-        />
-      }
+      tabs={{
+        name: 'Pages of the student',
+        items: (Object.keys(studentTabs) as StudentTab[]).map((to) => ({
+          label: studentTabs[to],
+          chosen: to === tab,
+          onTap: () => {
+            goTo(to);
+          },
+        })),
+      }}
     >
       {pages[tab]}
       {open?.form === 'time' ? <EnrolmentForm enrolment={open.enrolment} onClose={close} /> : null}
