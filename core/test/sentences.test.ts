@@ -26,6 +26,7 @@ test.each<[Partial<ClassToSay>, string]>([
     { lately: [], next: 'today 10:40' },
     'No lesson was held in the last four weeks. Next lesson today 10:40.',
   ],
+  [{ next: 'now' }, 'In the last four weeks 100 % were there. Nobody needs you. The lesson is on now.'],
   [{ next: 'Mon 9:00' }, 'In the last four weeks 100 % were there. Nobody needs you. Next lesson Mon 9:00.'],
   [
     { lately: [], untaken: 1 },

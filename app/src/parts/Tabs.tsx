@@ -1,8 +1,8 @@
-import { memo, useRef, useState, type ReactNode } from 'react';
+import { memo, useEffect, useRef, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { usePalette } from '../theme/theme';
 import { space, target } from '../theme/tokens';
-import { cutInAWord, type Extent } from './cutInAWord';
+import { beginnings, cutInAWord } from './cutInAWord';
 import { TapArea } from './TapArea';
 import { Words } from './Words';
 
@@ -28,18 +28,17 @@ interface TabsProps {
 export const Tabs = memo(function Tabs({ name, items, pages, edge = space(3), children }: TabsProps) {
   const palette = usePalette();
   const scroll = useRef<ScrollView>(null);
-  const words = useRef(new Map<number, Extent>());
-  const room = useRef(0);
-  const [extra, setExtra] = useState(0);
-  /** Once the row and all of its words have been measured. */
-  const settle = () => {
-    if (words.current.size < items.length || room.current === 0) return;
-    const extents = items.flatMap((_, at) => words.current.get(at) ?? []);
-    setExtra(cutInAWord(extents, room.current, extra));
-    const chosen = extents[items.findIndex((item) => item.chosen)];
-    if (chosen && chosen.x + chosen.width > room.current)
-      scroll.current?.scrollTo({ x: chosen.x - space(10), animated: false });
-  };
+  const [widths, setWidths] = useState<readonly number[]>([]);
+  const [room, setRoom] = useState(0);
+  const before = edge - space(3);
+  const measured = items.map((_, index) => widths[index] ?? 0);
+  const isMeasured = room > 0 && measured.every((width) => width > 0);
+  const between = isMeasured ? cutInAWord(measured, before, room) : 0;
+  const at = items.findIndex(({ chosen }) => chosen);
+  const ends = (beginnings(measured, before, between)[at] ?? 0) + (measured[at] ?? 0);
+  useEffect(() => {
+    if (isMeasured && ends > room) scroll.current?.scrollTo({ x: ends - room + space(6), animated: false });
+  }, [isMeasured, ends, room]);
   return (
     <View
       style={{ flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, borderColor: palette.line }}
@@ -49,20 +48,19 @@ export const Tabs = memo(function Tabs({ name, items, pages, edge = space(3), ch
         horizontal
         showsHorizontalScrollIndicator={false}
         style={{ flex: 1 }}
-        contentContainerStyle={{ paddingHorizontal: edge - space(3) }}
+        contentContainerStyle={{ paddingHorizontal: before }}
         onLayout={({ nativeEvent }) => {
-          room.current = nativeEvent.layout.width;
-          settle();
+          setRoom(nativeEvent.layout.width);
         }}
       >
         <View role={pages ? 'navigation' : 'group'} aria-label={name} style={{ flexDirection: 'row' }}>
           {items.map(({ label, chosen, onTap }, index) => (
             <View
               key={label}
-              style={{ marginRight: extra }}
+              style={{ marginRight: between }}
               onLayout={({ nativeEvent }) => {
-                words.current.set(index, nativeEvent.layout);
-                settle();
+                const { width } = nativeEvent.layout;
+                setWidths((last) => Object.assign([...last], { [index]: width }));
               }}
             >
               <Tab label={label} chosen={chosen} page={pages === true} onTap={onTap} />

@@ -24,5 +24,13 @@ export function TakeBack({ about, concerns, always, small }: TakeBackProps) {
   }, [about, concerns]);
   if (!undoable && !always) return null;
   if (small) return <IconAction name="Take back" icon={Undo2} disabled={!undoable} onPress={undo} />;
-  return <Action label="Take back" icon={Undo2} disabled={!undoable} onPress={undo} />;
+  return (
+    <Action
+      label="Take back"
+      icon={Undo2}
+      disabled={!undoable}
+      onPress={undo}
+      style={{ alignSelf: 'flex-start' }}
+    />
+  );
 }

@@ -16,7 +16,7 @@ export interface ClassToSay {
   needs: readonly { studentId: string; name: string }[];
   /** Lessons of the last four weeks whose roll nobody took. */
   untaken: number;
-  /** When the next lesson is, as "today 10:40"; empty where it is said elsewhere, or there is none. */
+  /** When the next lesson is, as "today 10:40", or "now"; empty where it is said elsewhere, or there is none. */
   next: string;
 }
 
@@ -53,7 +53,13 @@ function joined(phrases: readonly Phrase<ClassPhrase>[]): Sentence<ClassPhrase> 
 export function classSentence({ lately, needs, untaken, next }: ClassToSay): Sentence<ClassPhrase> {
   const taken = sumOf(lately, 'taken');
   const lesson: Sentence<ClassPhrase> =
-    next === '' ? [] : [' Next lesson ', { words: next, to: { kind: 'lesson' } }, '.'];
+    next === ''
+      ? []
+      : [
+          next === 'now' ? ' The lesson is on ' : ' Next lesson ',
+          { words: next, to: { kind: 'lesson' } },
+          '.',
+        ];
   if (taken === 0 && untaken === 0) return ['No lesson was held in the last four weeks.', ...lesson];
   const there: Sentence<ClassPhrase> =
     taken === 0

@@ -23,9 +23,9 @@ const ActSheet = lazily(() => import('./ActSheet'));
 
 const emptyWords: Record<WatchPart, { title: string; words: string }> = {
   concerns: {
-    title: 'Nobody needs you just now',
+    title: 'What will stand here',
     words:
-      'Students stand here when something has really changed for them or is really high, with the proof. What chance alone brings about now and then is left out.',
+      'Students for whom something has really changed, or is really high, with the proof. What chance alone brings about now and then is left out.',
   },
   over_a_line: {
     title: 'Nobody is over a line',

@@ -76,16 +76,28 @@ export default function ClassPage({
   const over = lastDay !== now.date;
   const when = wide ? whenWords(lesson, now) : '';
   const usual = [
-    when && `next lesson ${when}`,
+    when && (when === 'now' ? 'the lesson is on' : `next lesson ${when}`),
     wide ? section?.room : '',
     over ? `ended on ${dayMonth(lastDay)} ${lastDay.slice(0, 4)}; all that was kept stays` : '',
   ];
-  const open = lesson && {
-    label: 'Open the lesson',
-    onPress: () => {
-      router.push({ pathname: '/lessons/[lessonId]', params: { lessonId: lesson.id } });
-    },
-  };
+  const open = lesson
+    ? {
+        label: 'Open the lesson',
+        onPress: () => {
+          router.push({ pathname: '/lessons/[lessonId]', params: { lessonId: lesson.id } });
+        },
+      }
+    : undefined;
+  // A class that was never taught: nothing else fills its pages.
+  const begin = lesson
+    ? undefined
+    : {
+        label: 'Take a roll now',
+        about: 'The timetable can come later',
+        onPress: () => {
+          router.push('/now');
+        },
+      };
   return (
     <Page
       title={name || 'Class'}
@@ -93,7 +105,7 @@ export default function ClassPage({
       note={[note, ...usual].filter(Boolean).join(' · ')}
       back={{ to: '/people', name: 'All classes' }}
       tools={tools}
-      main={main ?? (wide ? open : undefined)}
+      main={main ?? (wide ? open : undefined) ?? (section ? begin : undefined)}
       acts={
         isTeacher && section
           ? [

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { shownNames } from '@slate-path/core/attendance/checkIn/shownNames';
+import type { Student } from '@slate-path/core/records/schema';
 import { classSentence, type ClassPhrase } from '@slate-path/core/watch/classSentence';
 import type { ClassGlance } from '@slate-path/core/watch/signals/glance';
 import { latelyDays } from '@slate-path/core/watch/signals/latelyDays';
@@ -71,19 +72,17 @@ export function OverviewScreen() {
   const section = useRecords(({ current }) => current.section[sectionId]);
   const { present } = useClassList(sectionId);
   const { told, concerns } = useConcerns(sectionId);
-  const parts = useSentence(sectionId, seen, concerns, narrowed, setNarrowed);
   const known = new Map(seen?.students.map((student) => [student.studentId, student]));
-  const ranks = new Map(seen?.students.map(({ studentId }, rank) => [studentId, rank]));
-  const rankOf = (id: string) => (concerns.has(id) ? -1 : 0) * 1000 + (ranks.get(id) ?? 999);
+  // Who needs the teacher, then who changed most; those as usual stay in the order of names.
+  const rankOf = ({ id }: Student) => (concerns.has(id) ? 1000 : 0) + (known.get(id)?.changed ?? 0);
+  const students = present.map(({ student }) => student).toSorted((a, b) => rankOf(b) - rankOf(a));
+  const parts = useSentence({ sectionId, students, seen, concerns, narrowed, setNarrowed });
   const isShown = (id: string) => {
     if (narrowed === 'needs') return concerns.has(id);
     const lately = known.get(id)?.lately;
     return narrowed === null || (lately !== undefined && lately.observed > 0 && lately.heard === 0);
   };
-  const rows = present
-    .map(({ student }) => student)
-    .filter(({ id }) => isShown(id))
-    .toSorted((a, b) => rankOf(a.id) - rankOf(b.id));
+  const rows = students.filter(({ id }) => isShown(id));
   const hasWork = seen?.students.some(({ lately }) => lately.due > 0) ?? false;
   const bring = () => {
     router.push({ pathname: '/classes/[sectionId]/roster', params: { sectionId } });
@@ -131,30 +130,32 @@ export function OverviewScreen() {
               );
             })}
           </Card>
-          {seen ? <Patterns patterns={seen.patterns} /> : null}
+          {seen && seen.lessons.length > 0 ? <Patterns patterns={seen.patterns} /> : null}
         </>
       ) : null}
     </ClassPage>
   );
 }
 
+interface ToSay {
+  sectionId: string;
+  /** In the order in which they stand below. */
+  students: readonly Student[];
+  seen: ClassGlance | undefined;
+  concerns: ReadonlyMap<string, Reason>;
+  narrowed: Narrowed;
+  setNarrowed: (to: Narrowed) => void;
+}
+
 /** The class's sentence with what each of its phrases does. */
-function useSentence(
-  sectionId: string,
-  seen: ClassGlance | undefined,
-  concerns: ReadonlyMap<string, Reason>,
-  narrowed: Narrowed,
-  setNarrowed: (to: Narrowed) => void,
-): SentencePart[] {
+function useSentence({ sectionId, students, seen, concerns, narrowed, setNarrowed }: ToSay): SentencePart[] {
   const router = useRouter();
   const wide = useWide();
   const now = useNow();
-  const { present } = useClassList(sectionId);
   const from = addDays(now.date, 1 - latelyDays);
   const untaken = untakenLessons(useAllLessons(), now).filter(
     (lesson) => lesson.sectionId === sectionId && lesson.date >= from,
   );
-  const students = present.map(({ student }) => student);
   const names = new Map(shownNames(students, true).map(({ id, name }) => [id, name]));
   const narrow = (to: Narrowed) => () => {
     setNarrowed(narrowed === to ? null : to);
@@ -203,11 +204,9 @@ function useSentence(
     }
   };
   const lately = seen?.students.flatMap((one) => (names.has(one.studentId) ? [one.lately] : [])) ?? [];
-  // In the order in which they stand below.
-  const needs = (seen?.students ?? []).flatMap(({ studentId }) => {
-    const name = names.get(studentId);
-    return name === undefined || !concerns.has(studentId) ? [] : [{ studentId, name }];
-  });
+  const needs = students
+    .filter(({ id }) => concerns.has(id))
+    .map(({ id }) => ({ studentId: id, name: names.get(id) ?? '' }));
   const lesson = useLessonToOpen(sectionId);
   const lastDay = useLastDay(sectionId);
   return [

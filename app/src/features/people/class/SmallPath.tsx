@@ -23,8 +23,10 @@ const missedHeight = 9;
 export const SmallPath = memo(function SmallPath({ student, lessons: all, width, last }: SmallPathProps) {
   const palette = usePalette();
   const lessons = all.slice(-last);
-  const step = width / Math.max(1, lessons.length);
-  const at = new Map(lessons.map(({ date }, index) => [date, index]));
+  const step = width / last;
+  // Of a class that is new the few lessons stand at the right, where the last one always is.
+  const first = last - lessons.length;
+  const at = new Map(lessons.map(({ date }, index) => [date, first + index]));
   const line = student.engagement
     .flatMap(({ date, value }) => {
       const index = at.get(date);
@@ -43,7 +45,7 @@ export const SmallPath = memo(function SmallPath({ student, lessons: all, width,
             missed === null ? null : missed === 1 ? (
               <Rect
                 key={index}
-                x={index * step + 1}
+                x={(first + index) * step + 1}
                 y={barsTop}
                 width={Math.max(2, step - 2)}
                 height={missedHeight}
@@ -55,7 +57,7 @@ export const SmallPath = memo(function SmallPath({ student, lessons: all, width,
             ) : (
               <Rect
                 key={index}
-                x={index * step + 1}
+                x={(first + index) * step + 1}
                 y={barsTop + missedHeight / 2 - 1}
                 width={Math.max(1, step - 2)}
                 height={2}

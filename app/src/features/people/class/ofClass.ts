@@ -31,6 +31,7 @@ export function useClassList(sectionId: string): { present: InClass[]; gone: InC
     return { present: people.filter((one) => !hasLeft(one)), gone: people.filter(hasLeft) };
   }, [current, sectionId, order, lastDay]);
 }
+
 /** Over by the clock, taken or not. */
 const isOver = ({ date, endsAt }: Lesson, now: LocalMoment) =>
   date < now.date || (date === now.date && endsAt <= now.time);
@@ -42,8 +43,10 @@ export function useLessonToOpen(sectionId: string): Lesson | undefined {
   return lessons.find((lesson) => !isOver(lesson, now)) ?? lessons.at(-1);
 }
 
-/** When a lesson is that is still to come, as "today 10:40"; empty for one that is over. */
+/** When a lesson is that is still to come, as "today 10:40"; "now" of one that is on, empty of one that is over. */
 export function whenWords(lesson: Lesson | undefined, now: LocalMoment): string {
   if (!lesson || isOver(lesson, now)) return '';
-  return `${lesson.date === now.date ? 'today' : shortDay(lesson.date)} ${lesson.startsAt}`;
+  const { date, startsAt } = lesson;
+  if (date !== now.date) return `${shortDay(date)} ${startsAt}`;
+  return startsAt <= now.time ? 'now' : `today ${startsAt}`;
 }
