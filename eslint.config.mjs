@@ -68,7 +68,8 @@ export default tseslint.config(
         {
           selector:
             "CallExpression[callee.name='useRecords'] > ArrowFunctionExpression > :matches(ArrayExpression, CallExpression:matches([callee.name='listOf'], [callee.property.name=/^(filter|map|flatMap|toSorted|slice)$/]))",
-          message: 'A list made anew each time draws the page without end: choose the records, then list them.',
+          message:
+            'A list made anew each time draws the page without end: choose the records, then list them.',
         },
       ],
     },
