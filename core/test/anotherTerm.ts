@@ -16,6 +16,7 @@ export const anotherTerm: ChangeOf<'term.next'>['payload'] = {
       halfDayMinutes: 100,
       taughtWithId: null,
       wholeDayMinutes: null,
+      lessonModes: ['roll', 'sweep'],
     },
   ],
   meetings: [
@@ -27,6 +28,7 @@ export const anotherTerm: ChangeOf<'term.next'>['payload'] = {
       endsAt: '09:50',
       validFrom: '2027-01-11',
       validUntil: '2027-03-26',
+      everyOtherFrom: '2027-01-18',
     },
   ],
   enrolments: [

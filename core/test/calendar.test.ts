@@ -88,7 +88,17 @@ test.each([
 describe('the lessons of a week', () => {
   const calendar = {
     terms: [term()],
-    daysOff: [{ id: 'o', name: 'Harbour day', startsOn: '2026-11-25', endsOn: '2026-11-25', removed: false }],
+    daysOff: [
+      {
+        id: 'o',
+        name: 'Harbour day',
+        startsOn: '2026-11-25',
+        endsOn: '2026-11-25',
+        offFrom: null as string | null,
+        offUntil: null as string | null,
+        removed: false,
+      },
+    ],
     meetings: [
       meeting(),
       meeting({ id: 'w', weekday: 3 }),

@@ -55,9 +55,11 @@ const concern = { studentId: 'a', sectionId: 's', concern: 'absent' } as const;
  * here does not compile.
  */
 export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
-  'school.set': { id: 'school', name: 'Tern Rock', zone: 'Europe/Dublin', graceMinutes: 5 },
+  'school.set': { id: 'school', name: 'Tern Rock', zone: 'Europe/Dublin', graceMinutes: 5, periods: [] },
+  'school.periods': { id: 'school', periods: [{ name: 'P1', startsAt: '09:00', endsAt: '09:50' }] },
   'term.set': { id: 't', name: 'Autumn', startsOn: '2026-08-24', endsOn: '2026-12-04' },
   'section.set': { id: 's', name: 'Boat Workshop', subject: 'Boats', room: 'Shed' },
+  'section.lessonModes': { id: 's', lessonModes: ['roll', 'circle'] },
   'meeting.add': {
     id: 'm',
     sectionId: 's',
@@ -66,8 +68,20 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
     endsAt: '11:30',
     validFrom: null,
     validUntil: null,
+    everyOtherFrom: '2026-08-31',
   },
-  'dayOff.add': { days: [{ id: 'd', startsOn: '2026-10-19', endsOn: '2026-10-23', name: 'Spring tide' }] },
+  'dayOff.add': {
+    days: [
+      {
+        id: 'd',
+        startsOn: '2026-10-19',
+        endsOn: '2026-10-23',
+        name: 'Spring tide',
+        offFrom: '12:00',
+        offUntil: null,
+      },
+    ],
+  },
   'dayOff.remove': { id: 'd' },
   'student.set': { id: 'a', student: person('Dario'), guardians: [guardian] },
   'enrolment.set': {

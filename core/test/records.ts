@@ -91,6 +91,7 @@ export function meeting(fields: Partial<Meeting> = {}): Meeting {
     endsAt: '11:30',
     validFrom: null,
     validUntil: null,
+    everyOtherFrom: null,
     removed: false,
     ...fields,
   };
@@ -107,6 +108,8 @@ export function dayOff(fields: Partial<DayOff> = {}): DayOff {
     name: 'Harbour day',
     startsOn,
     endsOn: startsOn,
+    offFrom: null,
+    offUntil: null,
     removed: false,
     ...fields,
   };
@@ -125,6 +128,7 @@ export function section(fields: Partial<Section> = {}): Section {
     halfDayMinutes: null,
     taughtWithId: null,
     wholeDayMinutes: null,
+    lessonModes: [],
     removed: false,
     ...fields,
   };

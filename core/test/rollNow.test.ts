@@ -112,10 +112,10 @@ describe('when a class may meet every week', () => {
   });
 
   test('a time that the timetable has is not proposed again', () => {
-    const valid = { validFrom: null, validUntil: null };
+    const valid = { validFrom: null, validUntil: null, everyOtherFrom: null };
     const lessons = [monday, wednesday, lesson('2026-11-20', '08:59')];
     expect(words(lessons, [{ ...meeting, ...valid }])).toBe('Mon and Fri at 9:00');
-    expect(words(lessons, [{ ...meeting, validFrom: null, validUntil: addDays(today, -1) }])).toBe(
+    expect(words(lessons, [{ ...meeting, ...valid, validUntil: addDays(today, -1) }])).toBe(
       'Mon, Wed and Fri at 9:00',
     );
   });

@@ -18,6 +18,13 @@ export function periodTimes(period: Period): { startsAt: string; endsAt: string 
   return { startsAt, endsAt };
 }
 
+/** As the school calls them. */
+export const dayPeriods = Object.entries(periods).map(([name, [startsAt, endsAt]]) => ({
+  name: `P${name}`,
+  startsAt,
+  endsAt,
+}));
+
 export interface DemoClass {
   name: string;
   subject: string;

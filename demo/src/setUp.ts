@@ -1,8 +1,10 @@
 import { addressOf } from '@slate-path/core/api/address';
+import { wholeDay } from '@slate-path/core/calendar/lessons';
 import { acceptedPeople, defaultDecision } from '@slate-path/core/people/roster/mergeRoster';
+import type { School } from '@slate-path/core/records/schema';
 import type { ApiClient } from './apiClient';
 import { daysOffCalendar, rosterCsv } from './files';
-import { classes, periodTimes } from './scenario';
+import { classes, dayPeriods, periodTimes } from './scenario';
 import { Sender } from './sender';
 import { meetingKey, type DemoTerm } from './term';
 
@@ -27,9 +29,11 @@ export async function setUp(client: ApiClient, term: DemoTerm): Promise<DemoPlac
   const calendar = await client.postFile(addressOf('readDaysOff'), daysOffCalendar(term.startsOn));
   await sender.add(
     'dayOff.add',
-    { days: calendar.days.map((day) => ({ id: sender.id(begun), ...day })) },
+    { days: calendar.days.map((day) => ({ id: sender.id(begun), ...wholeDay, ...day })) },
     begun,
   );
+  const { school } = await client.get<{ school: School[] }>(addressOf('setup'));
+  for (const { id } of school) await sender.add('school.periods', { id, periods: dayPeriods }, begun);
   const sections = new Map<string, string>();
   const meetings = new Map<string, string>();
   for (const { name, subject, room, meets } of classes) {
@@ -46,6 +50,7 @@ export async function setUp(client: ApiClient, term: DemoTerm): Promise<DemoPlac
         ...periodTimes(period),
         validFrom: null,
         validUntil: null,
+        everyOtherFrom: null,
       };
       await sender.add('meeting.add', meeting, begun);
     }

@@ -35,7 +35,7 @@ export const accountEndpoints = {
     body: z.strictObject({
       name: AccountName,
       passphrase: NewPassphrase,
-      school: recordFields.school.omit({ graceMinutes: true }),
+      school: recordFields.school.omit({ graceMinutes: true, periods: true }),
     }),
     answer: Done,
   },

@@ -10,7 +10,23 @@ export const TermToSet = recordFields.term
   .refine(({ name }) => name !== '', { message: 'A term needs a name', path: ['name'] })
   .refine(inOrder, orderError);
 
-export const DayOffToAdd = recordFields.dayOff.extend({ id: Id }).refine(inOrder, orderError);
+export const DayOffToAdd = recordFields.dayOff
+  .extend({ id: Id })
+  .refine(inOrder, orderError)
+  .refine(({ offFrom, offUntil }) => offFrom === null || offUntil === null || offFrom < offUntil, {
+    message: 'The part of the day ends before it begins',
+    path: ['offUntil'],
+  });
+
+/** The periods of a school's day, all of them. */
+export const SchoolPeriods = recordFields.school.shape.periods
+  .unwrap()
+  .refine((periods) => periods.every(({ startsAt, endsAt }) => startsAt < endsAt), {
+    message: 'A period ends before it begins',
+  })
+  .refine((periods) => new Set(periods.map(({ name }) => name.toLowerCase())).size === periods.length, {
+    message: 'Two periods have one name',
+  });
 
 export const MeetingToAdd = recordFields.meeting
   .extend({ id: Id })
@@ -21,6 +37,7 @@ export const MeetingToAdd = recordFields.meeting
 
 export const calendarChanges = {
   'school.set': changeKind(z.strictObject({ id: Id, ...recordFields.school.shape })),
+  'school.periods': changeKind(z.strictObject({ id: Id, periods: SchoolPeriods })),
   'term.set': changeKind(TermToSet),
   // Another term from the one before: new classes, times and enrolments; the old ones end.
   'term.next': changeKind(

@@ -6,6 +6,7 @@ export const calendarEdits: EditsByKind<typeof calendarChanges> = {
     { op: 'ensure', table: 'school', id, values },
     { op: 'set', table: 'school', id, values },
   ],
+  'school.periods': ({ id, periods }) => [{ op: 'set', table: 'school', id, values: { periods } }],
   'term.set': ({ id, ...values }) => [
     { op: 'ensure', table: 'term', id, values },
     { op: 'set', table: 'term', id, values },

@@ -1,4 +1,5 @@
 import type { DayOff, Lesson, Meeting, Term } from '../records/schema';
+import { meetsInWeekOf } from './everyOther';
 import { datesBetween, weekdayOf } from './localTime';
 
 /** What decides when lessons are. */
@@ -20,9 +21,26 @@ export function isOfTimetable({ id }: Pick<Lesson, 'id'>): boolean {
   return /\.\d{4}-\d{2}-\d{2}$/.test(id);
 }
 
-/** The day off a date lies in, if any. */
+/** What a day off has where all of it is off. */
+export const wholeDay = { offFrom: null, offUntil: null };
+
+/** Is all of the day off, and not only a part of it? */
+export function isWholeDay({ offFrom, offUntil }: DayOff): boolean {
+  return !offFrom && !offUntil;
+}
+
+const isOn = (date: string) => (off: DayOff) => off.startsOn <= date && date <= off.endsOn;
+
+/** The day off a date lies in, if any; days of which a part is off are none. */
 export function dayOffOn(date: string, daysOff: readonly DayOff[]): DayOff | undefined {
-  return daysOff.find((off) => off.startsOn <= date && date <= off.endsOn);
+  return daysOff.find((off) => isWholeDay(off) && isOn(date)(off));
+}
+
+/** What keeps a lesson that would begin at a time of a day from being held: a day off, or the part of one. */
+export function offAt(date: string, time: string, daysOff: readonly DayOff[]): DayOff | undefined {
+  return daysOff.find(
+    (off) => isOn(date)(off) && (off.offFrom ?? '00:00') <= time && time < (off.offUntil ?? '24:00'),
+  );
 }
 
 /** The term a date lies in, if any. */
@@ -33,7 +51,8 @@ export function termOn(date: string, terms: readonly Term[]): Term | undefined {
 function meetsOn(meeting: Meeting, date: string): boolean {
   return (
     (meeting.validFrom === null || meeting.validFrom <= date) &&
-    (meeting.validUntil === null || date <= meeting.validUntil)
+    (meeting.validUntil === null || date <= meeting.validUntil) &&
+    meetsInWeekOf(meeting, date)
   );
 }
 
@@ -68,7 +87,7 @@ export function byTime(a: Lesson, b: Lesson): number {
 
 /**
  * All lessons from one date to another, both included: those the timetable gives on days of a term
- * that are not off, as recorded where somebody wrote about them, and recorded ones outside it.
+ * that are not off (where a part of a day is: those that begin outside of it), as recorded where somebody wrote about them, and recorded ones outside it.
  * A recorded lesson stays when the timetable changes or the day becomes a day off, if its roll was
  * taken, it was set aside or moved, or it is an extra one.
  */
@@ -77,10 +96,12 @@ export function lessonsBetween(calendar: Calendar, from: string, to: string): Le
   const found = new Map<string, Lesson>();
   const recorded = new Map(lessons.map((lesson) => [lesson.id, lesson]));
   for (const date of datesBetween(from, to)) {
-    if (!termOn(date, terms) || dayOffOn(date, daysOff)) continue;
+    const off = daysOff.filter(isOn(date));
+    if (!termOn(date, terms) || off.some(isWholeDay)) continue;
     const weekday = weekdayOf(date);
     for (const meeting of meetings) {
       if (meeting.removed || meeting.weekday !== weekday || !meetsOn(meeting, date)) continue;
+      if (off.length > 0 && offAt(date, meeting.startsAt, off)) continue;
       const id = lessonId(meeting.id, date);
       found.set(id, recorded.get(id) ?? plannedLesson(meeting, date));
     }

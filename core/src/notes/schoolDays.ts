@@ -1,4 +1,4 @@
-import { dayOffOn, lessonsBetween, termOn, type Calendar } from '../calendar/lessons';
+import { dayOffOn, isWholeDay, lessonsBetween, termOn, type Calendar } from '../calendar/lessons';
 import { addDays, weekdayOf } from '../calendar/localTime';
 import type { Lesson } from '../records/schema';
 
@@ -55,7 +55,7 @@ export function schoolDays(
     termEnd: (date) => termOn(date, terms)?.endsOn ?? null,
     afterDaysOff: (date) => {
       const off = daysOff
-        .filter(({ endsOn }) => endsOn > date)
+        .filter((one) => isWholeDay(one) && one.endsOn > date)
         .toSorted((a, b) => (a.startsOn < b.startsOn ? -1 : 1));
       return off[0] ? nextSchoolDay(addDays(off[0].endsOn, 1), { isSchoolDay }) : null;
     },

@@ -20,6 +20,16 @@ export const peopleChanges = {
     recordFields.section.pick({ name: true, subject: true, room: true }).extend({ id: Id }).strict(),
     ({ id }) => id,
   ),
+  // What the lessons of a class have, in this order.
+  'section.lessonModes': changeKind(
+    z
+      .strictObject({ id: Id, lessonModes: recordFields.section.shape.lessonModes })
+      .refine(({ lessonModes: chosen }) => new Set(chosen).size === chosen.length, {
+        message: 'One of them stands there twice',
+        path: ['lessonModes'],
+      }),
+    ({ id }) => id,
+  ),
   'section.remove': changeKind(z.strictObject({ id: Id }), ({ id }) => id),
   'student.set': changeKind(
     z.strictObject({ id: Id, student: StudentFields, guardians: z.array(GuardianFields).max(4) }),

@@ -10,12 +10,16 @@ const plainSection = {
   halfDayMinutes: null,
   taughtWithId: null,
   wholeDayMinutes: null,
+  lessonModes: [],
 };
 
 export const peopleEdits: EditsByKind<typeof peopleChanges> = {
   'section.set': ({ id, ...values }) => [
     { op: 'make', table: 'section', id, values: { ...values, ...plainSection } },
     { op: 'set', table: 'section', id, values },
+  ],
+  'section.lessonModes': ({ id, lessonModes }) => [
+    { op: 'set', table: 'section', id, values: { lessonModes } },
   ],
   'section.remove': ({ id }) => [{ op: 'set', table: 'section', id, values: { removed: true } }],
   'student.set': ({ id, student, guardians }) => [

@@ -106,13 +106,32 @@ const instant = (n: number) => new Date(Date.UTC(2026, 8, 1) + n * 3_723_456).to
 /** Records with what the format has no place for: rules, ranges of days off, circles, links with spans, retired things. */
 export function ourRecords(seed: number): RecordLists {
   const kept = { removed: false };
+  const allDay = { offFrom: null, offUntil: null };
   const text = draw(seed, 1) < 0.5 ? 'Ünal said “no”' : '=HYPERLINK("x")';
   return {
-    school: [{ id: 'school', ...kept, name: 'Tern Rock', zone, graceMinutes: 7 }],
+    school: [
+      {
+        id: 'school',
+        ...kept,
+        name: 'Tern Rock',
+        zone,
+        graceMinutes: 7,
+        periods: [{ name: 'P1', startsAt: '09:00', endsAt: '09:50' }],
+      },
+    ],
     term: [{ id: 'T', ...kept, name: 'Autumn', startsOn: '2026-08-31', endsOn: '2026-12-11' }],
     dayOff: [
-      { id: 'D', ...kept, startsOn: '2026-10-19', endsOn: '2026-10-23', name: 'Spring tide' },
-      { id: 'E', ...kept, startsOn: '2026-11-10', endsOn: '2026-11-10', name: 'Storm' },
+      { id: 'D', ...kept, startsOn: '2026-10-19', endsOn: '2026-10-23', name: 'Spring tide', ...allDay },
+      { id: 'E', ...kept, startsOn: '2026-11-10', endsOn: '2026-11-10', name: 'Storm', ...allDay },
+      {
+        id: 'F',
+        ...kept,
+        startsOn: '2026-11-16',
+        endsOn: '2026-11-16',
+        name: 'Early tide',
+        offFrom: '12:00',
+        offUntil: null,
+      },
     ],
     section: [
       {
@@ -128,6 +147,7 @@ export function ourRecords(seed: number): RecordLists {
         halfDayMinutes: null,
         taughtWithId: null,
         wholeDayMinutes: null,
+        lessonModes: ['sweep', 'roll'],
       },
     ],
     meeting: [
@@ -140,6 +160,7 @@ export function ourRecords(seed: number): RecordLists {
         endsAt: '11:30',
         validFrom: null,
         validUntil: null,
+        everyOtherFrom: '2026-09-07',
       },
     ],
     student: [

@@ -13,7 +13,7 @@ import { hashPassphrase } from './passphrase';
 export interface NewTeacher {
   name: string;
   passphrase: string;
-  school: FieldsOf<'school'>;
+  school: Omit<FieldsOf<'school'>, 'periods'>;
 }
 
 /** There is an account already: one of this name, or any at a first start. */
@@ -49,7 +49,7 @@ export async function createTeacher(
   const now = new Date(clock()).toISOString();
   const passphraseHash = await hashPassphrase(passphrase);
   const beginnings = [
-    { kind: 'school.set', payload: { id: schoolId, ...school } },
+    { kind: 'school.set', payload: { id: schoolId, ...school, periods: [] } },
     ...shippedStandings.map((standing) => ({ kind: 'standing.set', payload: { id: newId(), ...standing } })),
     ...shippedFocuses(newId).map((payload) => ({ kind: 'focus.set', payload })),
   ].map((beginning) => Change.parse({ id: newId(), madeAt: now, device: 'server', ...beginning }));

@@ -7,12 +7,14 @@ export const text: EntitySchemaColumnOptions = { type: 'text' };
 export const nullableText: EntitySchemaColumnOptions = { type: 'text', nullable: true };
 export const flag: EntitySchemaColumnOptions = { type: 'boolean', default: false };
 export const json: EntitySchemaColumnOptions = { type: 'simple-json' };
+/** A list that was added later: empty where nobody wrote one. */
+const jsonList: EntitySchemaColumnOptions = { type: 'simple-json', default: '[]' };
 
 /** The columns of each kind of record, besides those that every record has. */
 export const ownColumns: Record<TableName, Columns> = {
-  school: { name: text, zone: text, graceMinutes: { type: 'integer' } },
+  school: { name: text, zone: text, graceMinutes: { type: 'integer' }, periods: jsonList },
   term: { name: text, startsOn: text, endsOn: text },
-  dayOff: { startsOn: text, endsOn: text, name: text },
+  dayOff: { startsOn: text, endsOn: text, name: text, offFrom: nullableText, offUntil: nullableText },
   section: {
     name: text,
     subject: text,
@@ -24,6 +26,7 @@ export const ownColumns: Record<TableName, Columns> = {
     halfDayMinutes: { type: 'integer', nullable: true },
     taughtWithId: nullableText,
     wholeDayMinutes: { type: 'integer', nullable: true },
+    lessonModes: jsonList,
   },
   meeting: {
     sectionId: text,
@@ -32,6 +35,7 @@ export const ownColumns: Record<TableName, Columns> = {
     endsAt: text,
     validFrom: nullableText,
     validUntil: nullableText,
+    everyOtherFrom: nullableText,
   },
   student: {
     givenName: text,

@@ -21,6 +21,7 @@ import { Sessions1765200000000 } from './migrations/1765200000000-Sessions';
 import { Erasing1765210000000 } from './migrations/1765210000000-Erasing';
 import { Scopes1765300000000 } from './migrations/1765300000000-Scopes';
 import { PathGrants1765400000000 } from './migrations/1765400000000-PathGrants';
+import { TimetableParts1765500000000 } from './migrations/1765500000000-TimetableParts';
 import { holdFolder, type LetGo } from './hold';
 import { DatabaseError, diskTrouble, reasonOf } from './problems';
 import { finishRestore } from './restore';
@@ -47,6 +48,7 @@ export const migrations = [
   Erasing1765210000000,
   Scopes1765300000000,
   PathGrants1765400000000,
+  TimetableParts1765500000000,
 ];
 
 /**

@@ -1,3 +1,4 @@
+import { isWholeDay } from '../../calendar/lessons';
 import { datesBetween, daysBetween } from '../../calendar/localTime';
 import type { LocalMoment } from '../../calendar/zone';
 import { mergeRecords, emptyRecords, type RecordLists, type Records } from '../../records/records';
@@ -67,7 +68,7 @@ function addAttendance(
   writer.addAll(
     'days_off',
     inOrder(records, 'dayOff')
-      .filter(({ startsOn, endsOn }) => daysBetween(startsOn, endsOn) <= longestSpan)
+      .filter((off) => isWholeDay(off) && daysBetween(off.startsOn, off.endsOn) <= longestSpan)
       .flatMap(({ startsOn, endsOn, name }) =>
         datesBetween(startsOn, endsOn).map((date) => ({ date, name })),
       ),

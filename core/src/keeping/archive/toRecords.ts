@@ -1,3 +1,4 @@
+import { wholeDay } from '../../calendar/lessons';
 import { groupBy } from '../../records/groupBy';
 import { linkId } from '../../notes/linkId';
 import { markSources, recordSchema, type RecordOf, type TableName } from '../../records/schema';
@@ -29,6 +30,7 @@ function people(archive: Archive): RecordLists {
       halfDayMinutes: null,
       taughtWithId: null,
       wholeDayMinutes: null,
+      lessonModes: [],
     })),
     student: archive.students.map((row) => ({
       ...kept,
@@ -66,6 +68,7 @@ function attendance(archive: Archive, zone: string): RecordLists {
       startsOn: date,
       endsOn: date,
       name,
+      ...wholeDay,
     })),
     standing: archive.standings.map(({ id, code, name, counts_as: countsAs, credit, excused }, position) => ({
       ...kept,

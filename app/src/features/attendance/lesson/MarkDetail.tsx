@@ -19,7 +19,7 @@ import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
 import { historyOf } from './lessons';
 import { chooseStanding, writeComment } from './marking';
-import { readTime } from '../../../forms/readTime';
+import { readTime } from '@slate-path/core/calendar/readTime';
 
 const MarkHistory = lazily(() => import('./MarkHistory'));
 

@@ -11,7 +11,7 @@ import { space } from '../../../theme/tokens';
 import { readDate } from '../../../forms/readDate';
 import { useRecords } from '../../../sync/useRecords';
 import { allLessons } from './lessons';
-import { readTime } from '../../../forms/readTime';
+import { readTime } from '@slate-path/core/calendar/readTime';
 
 export interface When {
   date: string;

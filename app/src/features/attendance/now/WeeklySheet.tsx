@@ -46,7 +46,7 @@ export function WeeklySheet({ sectionId, proposed, onClose }: WeeklySheetProps) 
       makeChange('term.set', term.data, 'desk');
     }
     for (const { weekday, startsAt, endsAt } of wanted) {
-      const valid = { validFrom: addDays(now.date, 1), validUntil: null };
+      const valid = { validFrom: addDays(now.date, 1), validUntil: null, everyOtherFrom: null };
       makeChange('meeting.add', { id: newId(), sectionId, weekday, startsAt, endsAt, ...valid }, 'timetable');
     }
     forgetTyped(form);

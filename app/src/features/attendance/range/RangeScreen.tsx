@@ -23,7 +23,7 @@ import { useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { readDate } from '../../../forms/readDate';
 import { rollBook, useAllLessons } from '../lesson/lessons';
-import { readTime } from '../../../forms/readTime';
+import { readTime } from '@slate-path/core/calendar/readTime';
 import { PlannedMarks } from '../lesson/PlannedMarks';
 import { useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';

@@ -3,7 +3,7 @@ import Trash from 'lucide-react-native/icons/trash';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
-import { termOn } from '@slate-path/core/calendar/lessons';
+import { termOn, wholeDay } from '@slate-path/core/calendar/lessons';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
@@ -192,7 +192,7 @@ export function DaysOff() {
             setFound(null);
           }}
           onAccept={(accepted) => {
-            makeChange('dayOff.add', { days: accepted.map((day) => ({ id: newId(), ...day })) }, about);
+            makeChange('dayOff.add', { days: accepted.map((day) => ({ id: newId(), ...wholeDay, ...day })) }, about);
             setFound(null);
           }}
         />

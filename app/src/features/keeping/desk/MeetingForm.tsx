@@ -12,7 +12,7 @@ import { Words } from '../../../parts/Words';
 import { forgetTyped } from '../../../parts/typed';
 import { space } from '../../../theme/tokens';
 import { check } from '../../../forms/check';
-import { readTime } from '../../../forms/readTime';
+import { readTime } from '@slate-path/core/calendar/readTime';
 import { weekdayNames } from '@slate-path/core/calendar/weekdays';
 import { useNow } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';

@@ -1,3 +1,4 @@
+import { isWholeDay } from '@slate-path/core/calendar/lessons';
 import { many } from '@slate-path/core/words/many';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { listOf, type Records } from '@slate-path/core/records/records';
@@ -173,7 +174,7 @@ export function pathData(input: PathInput): PathData {
     trouble,
     weather,
     pins,
-    daysOff: listOf(records, 'dayOff').filter(({ startsOn }) => startsOn <= today),
+    daysOff: listOf(records, 'dayOff').filter((off) => isWholeDay(off) && off.startsOn <= today),
     onsets: [...new Set(concerns.map(({ since }) => since))],
     spoken: `A line of time with ${many(presence.length, 'lesson')}, ${missed} of them missed, ${many(engagement.length, 'sweep')}, ${many(voice.length, 'day')} with wanted and ${trouble.length} with unwanted tallies, ${many(pins.length, 'pin')}.`,
   };
