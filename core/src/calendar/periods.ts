@@ -1,8 +1,7 @@
-import type { z } from 'zod';
-import type { Period as PeriodSchema } from '../records/schema';
+import type { Meeting, School } from '../records/schema';
 import { readTime } from './readTime';
 
-export type Period = z.output<typeof PeriodSchema>;
+export type Period = School['periods'][number];
 
 /** A line that is no period: which, and why. */
 export interface LineProblem {
@@ -66,10 +65,18 @@ export function periodLines(periods: readonly Period[]): string {
   return periods.map(({ name, startsAt, endsAt }) => `${name} ${startsAt}–${endsAt}`).join('\n');
 }
 
-/** What a lesson's time is called; nothing where no period is just so long. */
-export function periodName(
-  periods: readonly Period[] | undefined,
-  { startsAt, endsAt }: Pick<Period, 'startsAt' | 'endsAt'>,
-): string {
-  return periods?.find((one) => one.startsAt === startsAt && one.endsAt === endsAt)?.name ?? '';
+/** Times of the timetable that stood at a period whose times have changed, with their new ones. */
+export function meetingsToMove(
+  before: readonly Period[],
+  after: readonly Period[],
+  meetings: readonly Meeting[],
+): { meeting: Meeting; startsAt: string; endsAt: string }[] {
+  return meetings.flatMap((meeting) => {
+    const old = before.find(
+      ({ startsAt, endsAt }) => startsAt === meeting.startsAt && endsAt === meeting.endsAt,
+    );
+    const fresh = after.find(({ name }) => name.toLowerCase() === old?.name.toLowerCase());
+    const moves = old && fresh && (fresh.startsAt !== old.startsAt || fresh.endsAt !== old.endsAt);
+    return moves ? [{ meeting, startsAt: fresh.startsAt, endsAt: fresh.endsAt }] : [];
+  });
 }

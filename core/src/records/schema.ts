@@ -1,10 +1,11 @@
 import { z } from 'zod';
+import { calendarFields } from './calendarFields';
 import { noteFields } from './noteFields';
 import { roomFields } from './roomFields';
 import { lookForSigns } from './signs';
 import { watchFields } from './watchFields';
 import { workFields } from './workFields';
-import { Email, Id, Instant, LocalDate, LocalTime, name, optionalEmail, shortText, Zone } from './values';
+import { Email, Id, Instant, LocalDate, LocalTime, name, optionalEmail, shortText } from './values';
 
 export { Email, Id, Instant, LocalDate, LocalTime, Zone } from './values';
 
@@ -16,35 +17,12 @@ export const turnOutcomes = ['drawn', 'spoke', 'passed', 'skipped'] as const;
 export const markSources = ['tap', 'check_in', 'participants', 'range', 'work'] as const;
 export const lessonModes = ['roll', 'tally', 'sweep', 'circle', 'turns'] as const;
 
-/** A time of the school's day that has a name. */
-export const Period = z.object({
-  name: z.string().trim().min(1, 'A period needs a name').max(20, 'At most 20 characters'),
-  startsAt: LocalTime,
-  endsAt: LocalTime,
-});
-
 /**
  * The fields of every kind of record, one schema each: the same names from database to screen.
  * Every record also has an `id`; the server adds its owner and when each field was last decided.
  */
 export const recordFields = {
-  school: z.object({
-    name,
-    zone: Zone,
-    graceMinutes: z.int().min(0).max(60),
-    /** The times of its day, by name. */
-    periods: z.array(Period).max(30, 'At most 30 periods').default([]),
-  }),
-  term: z.object({ name, startsOn: LocalDate, endsOn: LocalDate }),
-  dayOff: z.object({
-    startsOn: LocalDate,
-    endsOn: LocalDate,
-    name,
-    /** Where only a part of each day is off: lessons that begin from this time on; null from its beginning. */
-    offFrom: LocalTime.nullable().default(null),
-    /** And before this time; null to its end. */
-    offUntil: LocalTime.nullable().default(null),
-  }),
+  ...calendarFields,
   section: z.object({
     name: name.min(1, 'A class needs a name'),
     subject: name,
@@ -61,16 +39,6 @@ export const recordFields = {
     wholeDayMinutes: z.int().min(1).max(720).nullable(),
     /** What its lessons have, in this order; empty: everything. */
     lessonModes: z.array(z.enum(lessonModes)).max(lessonModes.length).default([]),
-  }),
-  meeting: z.object({
-    sectionId: Id,
-    weekday: z.int().min(1).max(7),
-    startsAt: LocalTime,
-    endsAt: LocalTime,
-    validFrom: LocalDate.nullable(),
-    validUntil: LocalDate.nullable(),
-    /** A day of one of the weeks in which it meets, where that is every other week; null: every week. */
-    everyOtherFrom: LocalDate.nullable().default(null),
   }),
   student: z.object({
     givenName: name,

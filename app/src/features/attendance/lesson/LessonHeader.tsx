@@ -1,3 +1,5 @@
+import { periodName } from '@slate-path/core/calendar/periodName';
+import { useRecords } from '../../../sync/useRecords';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
@@ -138,9 +140,10 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
     setMenu(true);
   }, []);
   const today = lesson.date === now.date;
-  const times = `${lesson.startsAt} to ${lesson.endsAt}`;
+  const period = useRecords(({ current }) => periodName(Object.values(current.school)[0]?.periods, lesson));
+  const times = `${period ? `${period}, ` : ''}${lesson.startsAt} to ${lesson.endsAt}`;
   const day = wide
-    ? `${today ? 'Today, ' : ''}${longDay(lesson.date)}`
+    ? `${today ? 'Today, ' : ''}${longDay(lesson.date)}${period ? `, ${period}` : ''}`
     : `${today ? 'Today' : shortDay(lesson.date)}, ${times}`;
   const lineWidth = wide ? width - railWidth - beside - space(12) : width - space(10);
   return (

@@ -24,7 +24,7 @@ import { partnerOf, rollBook, untakenLessons, useAllLessons } from './lessons';
 import { rollShape } from './keptShape';
 import { LessonHeader } from './LessonHeader';
 import type { LessonRow } from './lessonRow';
-import { ModeBar, modeOf, type LessonMode } from './ModeBar';
+import { ModeBar, modeOf, modesOf, type LessonMode } from './ModeBar';
 import { Roll } from './Roll';
 import { RollFooter } from './RollFooter';
 import { RollShape } from './RollShape';
@@ -86,7 +86,9 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const wide = useWide();
   const router = useRouter();
   const now = useNow();
-  const mode = modeOf(useLocalSearchParams<{ mode?: string }>().mode);
+  const sections = useRecords((state) => state.current.section);
+  const modes = modesOf(sections[lesson.sectionId]);
+  const mode = modeOf(useLocalSearchParams<{ mode?: string }>().mode, modes);
   const setMode = useCallback(
     (next: LessonMode) => {
       router.setParams({ mode: next });
@@ -98,7 +100,6 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const [openStudent, setOpenStudent] = useState<string | null>(null);
   const [listing, setListing] = useState(false);
   const [checkIns, setCheckIns] = useState(false);
-  const sections = useRecords((state) => state.current.section);
   const title = [lesson, ...(partner ? [partner] : [])]
     .map(({ sectionId }) => sections[sectionId]?.name ?? '')
     .sort()
@@ -187,7 +188,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         />
         <OpenCircle lessonId={lesson.id} />
         {lesson.setAside || rows.length === 0 ? null : (
-          <ModeBar mode={mode} onMode={setMode}>
+          <ModeBar mode={mode} modes={modes} onMode={setMode}>
             {mode === 'roll' || mode === 'sweep' ? (
               <RollShape />
             ) : mode === 'tally' ? (

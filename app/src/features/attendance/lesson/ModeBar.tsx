@@ -1,37 +1,52 @@
 import { memo, type ReactNode } from 'react';
 import { View } from 'react-native';
+import type { Section } from '@slate-path/core/records/schema';
 import { Tabs } from '../../../parts/Tabs';
 import { usePalette } from '../../../theme/theme';
 
-const modes = { roll: 'Roll', tally: 'Tally', sweep: 'Sweep', circle: 'Circle', turns: 'Turns' } as const;
-
 /** What is done in the lesson in hand. */
-export type LessonMode = keyof typeof modes;
+export type LessonMode = Section['lessonModes'][number];
 
-/** @param asked as the address has it */
-export function modeOf(asked: string | undefined): LessonMode {
-  return asked !== undefined && asked in modes ? (asked as LessonMode) : 'roll';
+export const modeNames: Record<LessonMode, string> = {
+  roll: 'Roll',
+  tally: 'Tally',
+  sweep: 'Sweep',
+  circle: 'Circle',
+  turns: 'Turns',
+};
+
+/** What the lessons of a class have, in its order. */
+export function modesOf(section: Section | undefined): LessonMode[] {
+  const chosen = section?.lessonModes ?? [];
+  return chosen.length > 0 ? chosen : (Object.keys(modeNames) as LessonMode[]);
+}
+
+/** @param asked as the address has it; a class that has no such thing shows it all the same */
+export function modeOf(asked: string | undefined, modes: readonly LessonMode[]): LessonMode {
+  return asked !== undefined && asked in modeNames ? (asked as LessonMode) : (modes[0] ?? 'roll');
 }
 
 interface ModeBarProps {
   mode: LessonMode;
+  modes: readonly LessonMode[];
   /** Behind the tabs: what turns the present one. */
   children?: ReactNode;
   onMode: (mode: LessonMode) => void;
 }
 
 /** From the roll to the tally and back, one tap each. */
-export const ModeBar = memo(function ModeBar({ mode, children, onMode }: ModeBarProps) {
+export const ModeBar = memo(function ModeBar({ mode, modes, children, onMode }: ModeBarProps) {
   const palette = usePalette();
+  const shown = modes.includes(mode) ? modes : [...modes, mode];
   return (
     <View style={{ backgroundColor: palette.surface }}>
       <Tabs
         name="In this lesson"
-        items={Object.entries(modes).map(([value, label]) => ({
-          label,
+        items={shown.map((value) => ({
+          label: modeNames[value],
           chosen: value === mode,
           onTap: () => {
-            onMode(value as LessonMode);
+            onMode(value);
           },
         }))}
       >

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { isDate } from '@slate-path/core/calendar/isDate';
-import { dayOffOn, lessonsAtOnce, termOn } from '@slate-path/core/calendar/lessons';
+import { isWholeDay, lessonsAtOnce, offAt, termOn } from '@slate-path/core/calendar/lessons';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../../parts/Action';
 import { DateField } from '../../../parts/DateField';
@@ -40,9 +40,9 @@ export function WhenForm({ when, sectionId, moved, label, onAccept }: WhenFormPr
   const [endsAt, setEndsAt] = useState(when.endsAt);
   const [errors, setErrors] = useState<{ date?: string; startsAt?: string; endsAt?: string }>({});
   const [asked, setAsked] = useState('');
-  const doubtOf = (day: string): string => {
-    const off = dayOffOn(day, listOf(current, 'dayOff'));
-    if (off) return `This is a day off (${off.name}).`;
+  const doubtOf = (day: string, time: string): string => {
+    const off = offAt(day, time, listOf(current, 'dayOff'));
+    if (off) return `${isWholeDay(off) ? 'This is a day off' : 'This part of the day is off'} (${off.name}).`;
     return termOn(day, listOf(current, 'term')) ? '' : 'This day is outside of every term.';
   };
   const accept = () => {
@@ -68,11 +68,11 @@ export function WhenForm({ when, sectionId, moved, label, onAccept }: WhenFormPr
       setErrors({ startsAt: `The class has a lesson from ${other.startsAt} to ${other.endsAt} that day` });
       return;
     }
-    const doubt = doubtOf(day);
+    const doubt = doubtOf(day, start);
     if (doubt && asked !== day) setAsked(day);
     else onAccept({ date: day, startsAt: start, endsAt: end });
   };
-  const doubt = asked ? doubtOf(asked) : '';
+  const doubt = asked ? doubtOf(asked, readTime(startsAt) ?? '00:00') : '';
   return (
     <>
       <DateField label="Day" value={date} onChange={setDate} error={errors.date} />

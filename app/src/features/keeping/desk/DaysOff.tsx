@@ -4,8 +4,10 @@ import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import { termOn, wholeDay } from '@slate-path/core/calendar/lessons';
+import { readTime } from '@slate-path/core/calendar/readTime';
 import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../../parts/Action';
+import { Choice } from '../../../parts/Choice';
 import { Card } from '../../../parts/Card';
 import { dayMonth } from '../../../parts/dates';
 import { DateField } from '../../../parts/DateField';
@@ -32,27 +34,52 @@ const form = 'day off new';
 interface Span {
   startsOn: string;
   endsOn: string;
+  offFrom?: string | null;
+  offUntil?: string | null;
 }
 
-const spanWords = ({ startsOn, endsOn }: Span) =>
-  startsOn === endsOn ? dayMonth(startsOn) : `${dayMonth(startsOn)} to ${dayMonth(endsOn)}`;
+/** "19 Oct to 23 Oct", "4 Dec, from 12:00". */
+function spanWords({ startsOn, endsOn, offFrom, offUntil }: Span): string {
+  const days = startsOn === endsOn ? dayMonth(startsOn) : `${dayMonth(startsOn)} to ${dayMonth(endsOn)}`;
+  const part = [offFrom ? `from ${offFrom}` : '', offUntil ? `until ${offUntil}` : ''].filter(Boolean);
+  return [days, part.join(' ')].filter(Boolean).join(', ');
+}
+
+type Length = 'whole' | 'part';
+const lengths: { value: Length; label: string }[] = [
+  { value: 'whole', label: 'All day' },
+  { value: 'part', label: 'Part of the day' },
+];
 
 function DayOffForm({ onClose }: { onClose: () => void }) {
   const terms = useTerms();
   const [name, setName] = useState('');
   const [from, setFrom] = useState('');
   const [to, setTo] = useState('');
+  const [length, setLength] = useState<Length>('whole');
+  const [partFrom, setPartFrom] = useState('');
+  const [partUntil, setPartUntil] = useState('');
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [asked, setAsked] = useState(false);
   const accept = async () => {
     const startsOn = readDate(from);
     const endsOn = to.trim() ? readDate(to) : startsOn;
+    const timeOf = (written: string) => {
+      const time = readTime(written);
+      return time === undefined ? written : time;
+    };
+    const part = { offFrom: timeOf(partFrom), offUntil: timeOf(partUntil) };
     const read = await check('DayOffToAdd', {
       id: newId(),
       name: name.trim() || 'Day off',
       startsOn,
       endsOn,
+      ...(length === 'whole' ? wholeDay : part),
     });
+    if (length === 'part' && !partFrom.trim() && !partUntil.trim()) {
+      setErrors({ offFrom: 'From when, or until when, is it off?' });
+      return;
+    }
     if (read.errors) {
       setErrors(read.errors);
       return;
@@ -89,6 +116,30 @@ function DayOffForm({ onClose }: { onClose: () => void }) {
         error={errors['endsOn']}
         onSubmit={() => void accept()}
       />
+      <Choice name="How much of it" value={length} options={lengths} onChange={setLength} />
+      {length === 'part' ? (
+        <>
+          <View style={{ flexDirection: 'row', gap: space(3) }}>
+            <Field
+              label="Off from"
+              value={partFrom}
+              onChange={setPartFrom}
+              error={errors['offFrom']}
+              placeholder="12:00"
+            />
+            <Field
+              label="Off until"
+              value={partUntil}
+              onChange={setPartUntil}
+              error={errors['offUntil']}
+              placeholder="the end"
+            />
+          </View>
+          <Words size="small" tone="inkQuiet">
+            Lessons that begin in that time are not held.
+          </Words>
+        </>
+      ) : null}
       {asked ? (
         <Words bold live>
           This is outside of every term. Is the date right? Add it once more if it is.
@@ -192,7 +243,11 @@ export function DaysOff() {
             setFound(null);
           }}
           onAccept={(accepted) => {
-            makeChange('dayOff.add', { days: accepted.map((day) => ({ id: newId(), ...wholeDay, ...day })) }, about);
+            makeChange(
+              'dayOff.add',
+              { days: accepted.map((day) => ({ id: newId(), ...wholeDay, ...day })) },
+              about,
+            );
             setFound(null);
           }}
         />

@@ -1,6 +1,9 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { addDays } from '@slate-path/core/calendar/localTime';
+import { meetAtOnce, meetsInWeekOf } from '@slate-path/core/calendar/everyOther';
+import { termOn } from '@slate-path/core/calendar/lessons';
+import { addDays, mondayOf } from '@slate-path/core/calendar/localTime';
+import { periodName } from '@slate-path/core/calendar/periodName';
 import { listOf } from '@slate-path/core/records/records';
 import type { Meeting } from '@slate-path/core/records/schema';
 import { Action } from '../../../parts/Action';
@@ -18,7 +21,7 @@ import { useNow } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';
 import { useSections } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
-import { wasHeldIn } from './heldMeeting';
+import { aboutTimetable, changesOn, replaceMeeting } from './replaceMeeting';
 
 const weekdayOptions = weekdayNames.map((name, index) => ({
   value: String(index + 1),
@@ -29,7 +32,8 @@ const sinceOptions: { value: Since; label: string }[] = [
   { value: 'term', label: 'The start of term' },
   { value: 'today', label: 'Today' },
 ];
-const about = 'timetable';
+
+type Weeks = 'every' | 'one' | 'other';
 
 interface MeetingFormProps {
   /** One that is changed; null for new ones. */
@@ -37,16 +41,42 @@ interface MeetingFormProps {
   onClose: () => void;
 }
 
+/** In which weeks: seen from this one, or before a term from its first. */
+function useWeeks(meeting: Meeting | null) {
+  const { date } = useNow();
+  const terms = useRecords(({ current }) => current.term);
+  const listed = Object.values(terms).filter(({ removed }) => !removed);
+  const first = listed
+    .map(({ startsOn }) => startsOn)
+    .filter((startsOn) => startsOn > date)
+    .toSorted()[0];
+  const anchor = first === undefined || termOn(date, listed) ? date : first;
+  const [one, other] =
+    anchor === date ? ['This week', 'Next week'] : ['The first week of term', 'The second'];
+  const options: { value: Weeks; label: string }[] = [
+    { value: 'every', label: 'Every week' },
+    { value: 'one', label: `${one} and every other` },
+    { value: 'other', label: `${other} and every other` },
+  ];
+  const known = meeting?.everyOtherFrom ? (meetsInWeekOf(meeting, anchor) ? 'one' : 'other') : 'every';
+  const [weeks, setWeeks] = useState<Weeks>(known);
+  const monday = mondayOf(anchor);
+  const from = weeks === 'every' ? null : weeks === 'one' ? monday : addDays(monday, 7);
+  return { weeks, setWeeks, options, everyOtherFrom: from };
+}
+
 /** When a class meets: one time on one day of the week or several. */
 export function MeetingForm({ meeting, onClose }: MeetingFormProps) {
   const now = useNow();
   const current = useRecords((state) => state.current);
+  const periods = Object.values(current.school)[0]?.periods ?? [];
   const sections = useSections();
   const terms = listOf(current, 'term');
   const [sectionId, setSectionId] = useState(meeting?.sectionId ?? sections[0]?.id ?? '');
   const [weekdays, setWeekdays] = useState<ReadonlySet<string>>(new Set([String(meeting?.weekday ?? 1)]));
   const [startsAt, setStartsAt] = useState(meeting?.startsAt ?? '');
   const [endsAt, setEndsAt] = useState(meeting?.endsAt ?? '');
+  const { weeks, setWeeks, options: weekOptions, everyOtherFrom } = useWeeks(meeting);
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [chosen, setChosen] = useState<Since | null>(null);
   const form = `meeting ${meeting?.id ?? 'new'}`;
@@ -55,26 +85,18 @@ export function MeetingForm({ meeting, onClose }: MeetingFormProps) {
   const inUse = Object.values(current.lesson).some(
     (lesson) => lesson.sectionId === sectionId && lesson.takenAt !== null && lesson.date < now.date,
   );
-  const held = meeting !== null && wasHeldIn(current, meeting);
   // What was held stays; if today's roll is taken already, the new time begins tomorrow.
-  const heldToday = meeting !== null && wasHeldIn(current, meeting, now.date);
-  const changesOn = heldToday ? addDays(now.date, 1) : now.date;
+  const changed = meeting ? changesOn(current, meeting, now.date) : null;
   const since = chosen ?? (inUse ? 'today' : 'term');
-  const validFrom = meeting
-    ? held
-      ? changesOn
-      : meeting.validFrom
-    : begun && since === 'today'
-      ? now.date
-      : null;
+  const times = { startsAt: readTime(startsAt) ?? '', endsAt: readTime(endsAt) ?? '' };
   const days = [...weekdays].toSorted();
   const accept = async () => {
-    const times = { startsAt: readTime(startsAt) ?? '', endsAt: readTime(endsAt) ?? '' };
+    const validFrom = meeting ? meeting.validFrom : begun && since === 'today' ? now.date : null;
     const valid = { validFrom, validUntil: meeting?.validUntil ?? null };
-    const added = [];
+    const added: Omit<Meeting, 'removed'>[] = [];
     for (const weekday of days) {
       const read = await check('MeetingToAdd', {
-        ...{ id: newId(), sectionId, weekday: Number(weekday), ...times, ...valid },
+        ...{ id: newId(), sectionId, weekday: Number(weekday), ...times, ...valid, everyOtherFrom },
       });
       if (read.errors) {
         setErrors(read.errors);
@@ -86,19 +108,16 @@ export function MeetingForm({ meeting, onClose }: MeetingFormProps) {
       (known) =>
         known.id !== meeting?.id &&
         known.sectionId === sectionId &&
-        weekdays.has(String(known.weekday)) &&
         (known.validUntil === null || known.validUntil >= now.date) &&
-        known.startsAt < times.endsAt &&
-        times.startsAt < known.endsAt,
+        added.some((one) => meetAtOnce(known, one)),
     );
     if (other) {
       const day = weekdayNames[other.weekday - 1] ?? '';
       setErrors({ startsAt: `On ${day} the class has a lesson from ${other.startsAt} to ${other.endsAt}` });
       return;
     }
-    if (held) makeChange('meeting.end', { id: meeting.id, validUntil: addDays(changesOn, -1) }, about);
-    else if (meeting) makeChange('meeting.remove', { id: meeting.id }, about);
-    for (const one of added) makeChange('meeting.add', one, about);
+    if (meeting) replaceMeeting(current, meeting, added, now.date);
+    else for (const one of added) makeChange('meeting.add', one, aboutTimetable);
     forgetTyped(form);
     onClose();
   };
@@ -111,9 +130,9 @@ export function MeetingForm({ meeting, onClose }: MeetingFormProps) {
     <Sheet
       title={meeting ? 'Change a weekly lesson' : 'A weekly lesson'}
       note={
-        held
-          ? `What was held stays as it was; this is from ${heldToday ? 'tomorrow' : 'today'} on.`
-          : undefined
+        changed === null
+          ? undefined
+          : `What was held stays as it was; this is from ${changed > now.date ? 'tomorrow' : 'today'} on.`
       }
       about={form}
       onClose={onClose}
@@ -135,6 +154,23 @@ export function MeetingForm({ meeting, onClose }: MeetingFormProps) {
         {meeting ? 'Day' : 'Days'}
       </Words>
       <SeveralOf name="Days" values={weekdays} options={weekdayOptions} onChange={setWeekdays} />
+      {periods.length > 0 ? (
+        <>
+          <Words size="small" tone="inkQuiet">
+            Period
+          </Words>
+          <Choice
+            name="Period"
+            value={periodName(periods, times)}
+            options={periods.map(({ name }) => ({ value: name, label: name }))}
+            onChange={(name) => {
+              const period = periods.find((one) => one.name === name);
+              setStartsAt(period?.startsAt ?? '');
+              setEndsAt(period?.endsAt ?? '');
+            }}
+          />
+        </>
+      ) : null}
       <View style={{ flexDirection: 'row', gap: space(3) }}>
         <Field
           label="From"
@@ -152,6 +188,10 @@ export function MeetingForm({ meeting, onClose }: MeetingFormProps) {
           onSubmit={() => void accept()}
         />
       </View>
+      <Words size="small" tone="inkQuiet">
+        Weeks
+      </Words>
+      <Choice name="Weeks" value={weeks} options={weekOptions} onChange={setWeeks} />
       {begun && !meeting ? (
         <>
           <Words size="small" tone="inkQuiet">

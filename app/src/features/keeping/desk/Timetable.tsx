@@ -1,7 +1,8 @@
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { addDays } from '@slate-path/core/calendar/localTime';
+import { weeksWords } from '@slate-path/core/calendar/everyOther';
+import { periodName } from '@slate-path/core/calendar/periodName';
 import { listOf } from '@slate-path/core/records/records';
 import type { Meeting } from '@slate-path/core/records/schema';
 import { Action } from '../../../parts/Action';
@@ -9,22 +10,23 @@ import { Card } from '../../../parts/Card';
 import { IconAction } from '../../../parts/IconAction';
 import { Words } from '../../../parts/Words';
 import { space, target } from '../../../theme/tokens';
+import { useAccount } from '../../../sync/account';
 import { useNow } from '../../../sync/clock';
-import { makeChange } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useSectionNames, useSections } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
 import { weekdayNames } from '@slate-path/core/calendar/weekdays';
 import { TakeSomeOut } from './TakeSomeOut';
 import { MeetingForm } from './MeetingForm';
-import { wasHeldIn } from './heldMeeting';
-
-const about = 'timetable';
+import { PeriodsSheet } from './PeriodsSheet';
+import { aboutTimetable, endMeeting } from './replaceMeeting';
 
 /** When each class meets in a week. A lesson taken out stays where it was already held. */
 export function Timetable() {
   const [open, setOpen] = useState<Meeting | 'new' | null>(null);
   const [editing, setEditing] = useState(false);
+  const [naming, setNaming] = useState(false);
+  const isKeeper = useAccount((account) => account.isKeeper);
   const now = useNow();
   const current = useRecords((state) => state.current);
   const classes = useSections();
@@ -32,11 +34,7 @@ export function Timetable() {
   const meetings = listOf(current, 'meeting')
     .filter((m) => m.validUntil === null || m.validUntil >= now.date)
     .sort((a, b) => (a.startsAt < b.startsAt ? -1 : 1));
-  const end = (meeting: Meeting) => {
-    if (wasHeldIn(current, meeting))
-      makeChange('meeting.end', { id: meeting.id, validUntil: addDays(now.date, -1) }, about);
-    else makeChange('meeting.remove', { id: meeting.id }, about);
-  };
+  const periods = Object.values(current.school)[0]?.periods;
   return (
     <Card style={{ gap: space(3) }}>
       <Words size="large" serif heading={2}>
@@ -70,10 +68,15 @@ export function Timetable() {
                   }}
                 >
                   <Words tone="inkQuiet" figures>
-                    {`${meeting.startsAt}–${meeting.endsAt}`}
+                    {`${periodName(periods, meeting)} ${meeting.startsAt}–${meeting.endsAt}`.trim()}
                   </Words>
                   <View style={{ flex: 1 }}>
                     <Words>{names[meeting.sectionId] ?? ''}</Words>
+                    {meeting.everyOtherFrom ? (
+                      <Words size="small" tone="inkQuiet">
+                        {weeksWords(meeting, now.date)}
+                      </Words>
+                    ) : null}
                   </View>
                 </Pressable>
                 {editing ? (
@@ -82,7 +85,7 @@ export function Timetable() {
                     icon={Trash}
                     tone="inkQuiet"
                     onPress={() => {
-                      end(meeting);
+                      endMeeting(current, meeting, now.date);
                     }}
                   />
                 ) : null}
@@ -102,8 +105,24 @@ export function Timetable() {
           />
         ) : null}
         {meetings.length > 0 ? <TakeSomeOut of="timetable" editing={editing} onEditing={setEditing} /> : null}
-        <TakeBack about={about} />
+        {isKeeper ? (
+          <Action
+            label="Periods"
+            kind="plain"
+            onPress={() => {
+              setNaming(true);
+            }}
+          />
+        ) : null}
+        <TakeBack about={aboutTimetable} />
       </View>
+      {naming ? (
+        <PeriodsSheet
+          onClose={() => {
+            setNaming(false);
+          }}
+        />
+      ) : null}
       {open ? (
         <MeetingForm
           meeting={open === 'new' ? null : open}

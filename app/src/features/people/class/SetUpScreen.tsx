@@ -16,11 +16,13 @@ import { useRecords } from '../../../sync/useRecords';
 import { useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { useSharedWith } from '../../sharing/colleagues';
+import { modeNames, modesOf } from '../../attendance/lesson/ModeBar';
 import { CohortSheet } from '../CohortSheet';
 import { RulesForm } from '../RulesForm';
 import { SectionForm } from '../SectionForm';
 import { StudentLine } from '../StudentLine';
 import { ClassPage } from './lazyClassPage';
+import { LessonModesSheet } from './LessonModesSheet';
 import { useClassList, type InClass } from './ofClass';
 
 const StudentForm = lazily(() => import('../StudentForm'));
@@ -42,7 +44,7 @@ function aboutOf({ grade, email }: Student, enrolment: Enrolment, guardians: num
 /** The class itself and who is in it: what *Take back* means on this page. */
 const ofTheClass: Concerns = ({ table }) => ['section', 'enrolment', 'student', 'guardian'].includes(table);
 
-type Form = 'student' | 'class' | 'rules' | 'cohorts' | 'share' | null;
+type Form = 'student' | 'class' | 'rules' | 'cohorts' | 'modes' | 'share' | null;
 
 /** What is settled once a term: who is in the class, how it counts, who teaches it. */
 export function SetUpScreen() {
@@ -91,6 +93,13 @@ export function SetUpScreen() {
           label: 'How it counts',
           note: 'From when late is late, and how much missed is away',
           onPress: opens('rules'),
+        },
+        {
+          label: 'What a lesson has',
+          note: modesOf(section)
+            .map((mode) => modeNames[mode])
+            .join(', '),
+          onPress: opens('modes'),
         },
         {
           label: 'What is watched',
@@ -149,6 +158,7 @@ export function SetUpScreen() {
       {form === 'cohorts' ? <CohortSheet sectionId={sectionId} people={present} onClose={close} /> : null}
       {section && form === 'rules' ? <RulesForm section={section} onClose={close} /> : null}
       {section && form === 'class' ? <SectionForm section={section} onClose={close} /> : null}
+      {section && form === 'modes' ? <LessonModesSheet section={section} onClose={close} /> : null}
       {form === 'student' ? <StudentForm sectionId={sectionId} onClose={close} /> : null}
     </ClassPage>
   );
