@@ -7,8 +7,7 @@ import { must, root } from './run.mjs';
 import { ensurePackages } from './setup.mjs';
 
 const app = path.join(root, 'app');
-const dist = path.join(app, 'dist');
-const stampFile = path.join(dist, '.build-stamp');
+const bare = path.join(root, 'bench', 'bare');
 const sources = [
   'app/src',
   'app/public',
@@ -16,6 +15,12 @@ const sources = [
   'app/app.json',
   'app/metro.config.js',
   'scripts/build.mjs',
+  'package-lock.json',
+];
+const bareSources = [
+  'bench/bare/src',
+  'bench/bare/app.json',
+  'bench/bare/metro.config.js',
   'package-lock.json',
 ];
 
@@ -30,10 +35,10 @@ function filesUnder(place) {
     .sort();
 }
 
-/** Changes when anything does that the web build is made of. */
-function sourceStamp() {
+/** Changes when anything does that a web build is made of. */
+function sourceStamp(places) {
   const hash = createHash('sha256');
-  for (const file of sources.flatMap(filesUnder))
+  for (const file of places.flatMap(filesUnder))
     hash.update(file.slice(root.length)).update(fs.readFileSync(file));
   return hash.digest('hex');
 }
@@ -69,7 +74,7 @@ function copyFonts() {
 }
 
 /** The service worker keeps the application itself, so that it opens without a network; data it leaves alone. */
-async function writeServiceWorker() {
+async function writeServiceWorker(dist) {
   const { generateSW } = await import('workbox-build');
   const { count, size } = await generateSW({
     globDirectory: dist,
@@ -88,8 +93,8 @@ async function writeServiceWorker() {
 }
 
 /** Brotli and gzip beside each file, once and for all. */
-function compress() {
-  for (const file of filesUnder('app/dist')) {
+function compress(dist) {
+  for (const file of filesUnder(path.relative(root, dist))) {
     if (!/\.(js|css|html|svg|json|webmanifest)$/.test(file)) continue;
     const bytes = fs.readFileSync(file);
     fs.writeFileSync(`${file}.gz`, gzipSync(bytes, { level: 9 }));
@@ -100,24 +105,35 @@ function compress() {
   }
 }
 
-/** Builds the web application unless it is built from just these sources. */
-export async function buildApp() {
-  ensurePackages({ driver: false });
-  const stamp = sourceStamp();
+/** Builds what lies in a folder for the web, unless it is built from just these sources. */
+async function buildWeb(folder, places, before = () => undefined) {
+  const dist = path.join(folder, 'dist');
+  const stampFile = path.join(dist, '.build-stamp');
+  const stamp = sourceStamp(places);
   if (fs.existsSync(stampFile) && fs.readFileSync(stampFile, 'utf8') === stamp) return;
-  console.log('Building the application (about a minute; the first time two or three)…');
+  console.log(`Building ${path.relative(root, folder)} (about a minute; the first time two or three)…`);
   fs.rmSync(dist, { recursive: true, force: true });
-  copyFonts();
-  must('npm', ['exec', '-w', 'app', '--', 'expo', 'export', '-p', 'web', '--output-dir', 'dist'], {
+  before();
+  const settings = {
     EXPO_OFFLINE: '1',
     EXPO_NO_TELEMETRY: '1',
     CI: '1',
     EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
     EXPO_UNSTABLE_TREE_SHAKING: '1',
-  });
-  await writeServiceWorker();
-  compress();
+  };
+  must('npx', ['expo', 'export', '-p', 'web', '--output-dir', 'dist'], settings, folder);
+  await writeServiceWorker(dist);
+  compress(dist);
   fs.writeFileSync(stampFile, stamp);
 }
+
+/** Builds the web application. */
+export async function buildApp() {
+  ensurePackages({ driver: false });
+  await buildWeb(app, sources, copyFonts);
+}
+
+/** Builds the bare application that the real one is measured beside. */
+export const buildBare = () => buildWeb(bare, bareSources);
 
 if (import.meta.url === pathToFileURL(process.argv[1] ?? '').href) await buildApp();

@@ -4,10 +4,10 @@ import { fileURLToPath } from 'node:url';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
 
-/** Runs a program in the project's folder and shows what it prints. @returns its exit code */
-export function run(command, args, env = {}) {
+/** Runs a program in the project's folder, or another, and shows what it prints. @returns its exit code */
+export function run(command, args, env = {}, cwd = root) {
   const { status } = spawnSync(command, args, {
-    cwd: root,
+    cwd,
     stdio: 'inherit',
     env: { ...process.env, ...env },
   });
@@ -15,8 +15,8 @@ export function run(command, args, env = {}) {
 }
 
 /** The same, ending this program when it fails. */
-export function must(command, args, env = {}) {
-  const code = run(command, args, env);
+export function must(command, args, env = {}, cwd = root) {
+  const code = run(command, args, env, cwd);
   if (code !== 0) process.exit(code);
 }
 

@@ -1,8 +1,15 @@
-import type { Browser, Page } from 'puppeteer-core';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import type { Browser, BrowserContext, Page } from 'puppeteer-core';
+import { startServer, type Running } from '@slate-path/server/start';
 import { openPage, saved, says } from '@slate-path/e2e/src/browser';
 import { closeSchool, openSchool } from '@slate-path/e2e/src/school';
 import { median, percentile } from './percentile';
 import { bareTaps, tapToPaint, throttled } from './tapToPaint';
+
+/** How often each is opened. */
+const opens = 5;
 
 async function scriptBytes(page: Page, load: () => Promise<unknown>): Promise<number> {
   const cdp = await page.createCDPSession();
@@ -23,14 +30,7 @@ async function scriptBytes(page: Page, load: () => Promise<unknown>): Promise<nu
   return bytes;
 }
 
-/** Cold: a profile that was never here, signed in by its cookie; until a tap on the roll does something. */
-async function coldOpen(
-  browser: Browser,
-  address: string,
-  cookie: string,
-): Promise<{ ms: number; again: number; kilobytes: number }> {
-  const context = await browser.createBrowserContext();
-  const page = await openPage(context, 'phone');
+async function giveCookie(context: BrowserContext, cookie: string): Promise<void> {
   const [name = '', value = ''] = cookie.split('=');
   await context.setCookie({
     name,
@@ -44,6 +44,17 @@ async function coldOpen(
     size: cookie.length,
     session: true,
   } as never);
+}
+
+/** Cold: a profile that was never here, signed in by a cookie if there is one; until a tap on a row does something. */
+async function coldOpen(
+  browser: Browser,
+  address: string,
+  cookie?: string,
+): Promise<{ ms: number; again: number; kilobytes: number }> {
+  const context = await browser.createBrowserContext();
+  const page = await openPage(context, 'phone');
+  if (cookie) await giveCookie(context, cookie);
   await throttled(page);
   // The page itself notes when the roll is on the screen; asking it from outside would slow it down.
   await page.evaluateOnNewDocument(() => {
@@ -70,14 +81,31 @@ async function coldOpen(
   return { ms, again, kilobytes: bytes / 1024 };
 }
 
+/** Router, Paper and svg with 36 rows, from the same server. */
+function serveBare(): Promise<Running> {
+  return startServer({
+    dataFolder: fs.mkdtempSync(path.join(os.tmpdir(), 'slate-bare-')),
+    port: 0,
+    host: '127.0.0.1',
+    pages: path.join(process.cwd(), 'bench', 'bare', 'dist'),
+    clock: Date.now,
+  });
+}
+
 /** The figures of the real interface at four times slower a processor. */
 export async function benchBrowser(): Promise<Record<string, number>> {
   const { server, browser, page } = await openSchool('2026-11-23T10:42:00Z', 36, 'phone');
   await says(page, 'Not taken yet');
   const session = (await browser.cookies()).find(({ name }) => name === 'slate_session');
+  const bareServer = await serveBare();
   const cold: { ms: number; again: number; kilobytes: number }[] = [];
-  for (let run = 0; run < 5; run += 1)
+  const bareCold: typeof cold = [];
+  // In turns: what the machine does meanwhile is the same for both.
+  for (let run = 0; run < opens; run += 1) {
     cold.push(await coldOpen(browser, server.address, `slate_session=${session?.value ?? ''}`));
+    bareCold.push(await coldOpen(browser, bareServer.address));
+  }
+  await bareServer.stop();
 
   const bare = await bareTaps(browser);
   await page.bringToFront();
@@ -97,6 +125,8 @@ export async function benchBrowser(): Promise<Record<string, number>> {
       cold.map(({ kilobytes }) => kilobytes),
     ),
     'cold open ms (4x slower)': median(cold.map(({ ms }) => ms)),
+    'the same of a bare application of the same frame': median(bareCold.map(({ ms }) => ms)),
     'open again ms (4x slower)': median(cold.map(({ again }) => again)),
+    'the same again of the bare application': median(bareCold.map(({ again }) => again)),
   };
 }

@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import { meetAtOnce, meetsInWeekOf, weeksWords } from '../src/calendar/everyOther';
+import { meetsInWeekOf } from '../src/calendar/everyOther';
+import { meetAtOnce } from '../src/calendar/meetAtOnce';
+import { weeksWords } from '../src/calendar/weeksWords';
 import { dayOffOn, lessonsBetween, offAt } from '../src/calendar/lessons';
 import { addDays } from '../src/calendar/localTime';
 import { periodName } from '../src/calendar/periodName';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { meetAtOnce, meetsInWeekOf } from '@slate-path/core/calendar/everyOther';
+import { meetsInWeekOf } from '@slate-path/core/calendar/everyOther';
+import { meetAtOnce } from '@slate-path/core/calendar/meetAtOnce';
 import { termOn } from '@slate-path/core/calendar/lessons';
 import { addDays, mondayOf } from '@slate-path/core/calendar/localTime';
 import { periodName } from '@slate-path/core/calendar/periodName';

@@ -1,7 +1,7 @@
 import Trash from 'lucide-react-native/icons/trash';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { weeksWords } from '@slate-path/core/calendar/everyOther';
+import { weeksWords } from '@slate-path/core/calendar/weeksWords';
 import { periodName } from '@slate-path/core/calendar/periodName';
 import { listOf } from '@slate-path/core/records/records';
 import type { Meeting } from '@slate-path/core/records/schema';
