@@ -7,7 +7,7 @@ interface FileActionProps {
   label: string;
   name?: string;
   icon?: LucideIcon;
-  kind?: 'main' | 'outlined';
+  kind?: 'main' | 'plain';
   /** Where the server gives the file. */
   address: Address;
   /** A page to look at and print, in a tab of its own. */

@@ -3,13 +3,13 @@ import { memo } from 'react';
 import type { ViewStyle } from 'react-native';
 import { Button } from 'react-native-paper';
 import { usePalette } from '../theme/theme';
-import { fonts, radius } from '../theme/tokens';
+import { fonts, radius, target } from '../theme/tokens';
 
 interface ActionProps {
   label: string;
   onPress: () => void;
-  /** `main` is the one thing to do here; `plain` has no outline. */
-  kind?: 'main' | 'outlined' | 'plain';
+  /** `main` is the one thing to do here, and filled; all else is words. */
+  kind?: 'main' | 'plain';
   icon?: LucideIcon;
   disabled?: boolean;
   /** What it says to those who listen, where the label alone would not do. */
@@ -22,7 +22,7 @@ interface ActionProps {
 export const Action = memo(function Action({
   label,
   onPress,
-  kind = 'outlined',
+  kind = 'plain',
   icon: Icon,
   disabled,
   name,
@@ -30,10 +30,11 @@ export const Action = memo(function Action({
   testID,
 }: ActionProps) {
   const palette = usePalette();
-  const color = kind === 'main' ? palette.onSlate : kind === 'plain' ? palette.slate : palette.ink;
+  const isMain = kind === 'main';
+  const color = isMain ? palette.onSlate : palette.slate;
   return (
     <Button
-      mode={kind === 'main' ? 'contained' : kind === 'outlined' ? 'outlined' : 'text'}
+      mode={isMain ? 'contained' : 'text'}
       onPress={onPress}
       disabled={disabled}
       accessibilityLabel={name ?? label}
@@ -43,12 +44,7 @@ export const Action = memo(function Action({
           ? () => <Icon size={20} color={disabled ? palette.inkQuiet : color} strokeWidth={2} />
           : undefined
       }
-      style={[
-        { borderRadius: radius.control, borderColor: palette.line },
-        // As high as an outlined one, so that the words of two side by side stand on one line.
-        kind === 'outlined' ? null : { borderWidth: 1, borderColor: 'transparent' },
-        style,
-      ]}
+      style={[{ borderRadius: radius.control, minWidth: target }, style]}
       contentStyle={{ minHeight: 48 }}
       labelStyle={{
         fontFamily: fonts.text,
@@ -56,8 +52,9 @@ export const Action = memo(function Action({
         lineHeight: 22,
         fontWeight: '700',
         letterSpacing: 0,
-        marginHorizontal: 16,
-        marginLeft: Icon ? 20 : 16,
+        // Words begin where what stands above them does.
+        marginHorizontal: isMain ? 16 : 4,
+        marginLeft: Icon ? 20 : isMain ? 16 : 4,
       }}
       textColor={disabled ? palette.inkQuiet : color}
     >

@@ -1,8 +1,7 @@
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { usePalette } from '../theme/theme';
-import { space } from '../theme/tokens';
-import { choiceLook } from './choiceLook';
+import { choiceLook, fitsJoined, rowLook, segmentLook } from './choiceLook';
 import { Words } from './Words';
 
 interface ChoiceProps<T extends string> {
@@ -16,13 +15,11 @@ interface ChoiceProps<T extends string> {
 /** One of a few, all of them visible. The chosen one is filled and bold, not only coloured. */
 export function Choice<T extends string>({ name, value, options, onChange }: ChoiceProps<T>) {
   const palette = usePalette();
+  const labels = options.map(({ label }) => label);
+  const joined = fitsJoined(labels);
   return (
-    <View
-      role="radiogroup"
-      aria-label={name}
-      style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}
-    >
-      {options.map((option) => {
+    <View role="radiogroup" aria-label={name} style={rowLook(palette, labels)}>
+      {options.map((option, at) => {
         const chosen = option.value === value;
         return (
           <TouchableRipple
@@ -33,7 +30,7 @@ export function Choice<T extends string>({ name, value, options, onChange }: Cho
             onPress={() => {
               onChange(option.value);
             }}
-            style={choiceLook(palette, chosen)}
+            style={joined ? segmentLook(palette, chosen, at, options.length) : choiceLook(palette, chosen)}
           >
             <Words bold={chosen}>{option.label}</Words>
           </TouchableRipple>

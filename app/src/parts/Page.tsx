@@ -78,7 +78,7 @@ export function Page({ title, tab, note, back, tools, main, acts, more, tabs, fu
           </View>
           {wide ? tools : null}
           <SavedSign />
-          {wide ? acts?.map((act) => act && <Action key={act.label} kind="plain" {...act} />) : null}
+          {wide ? acts?.map((act) => act && <Action key={act.label} {...act} />) : null}
           <Dots title={title} acts={wide ? [] : acts} more={more} />
           {wide && main ? <Action kind="main" {...main} /> : null}
         </View>

@@ -1,8 +1,7 @@
 import { View } from 'react-native';
 import { TouchableRipple } from 'react-native-paper';
 import { usePalette } from '../theme/theme';
-import { space } from '../theme/tokens';
-import { choiceLook } from './choiceLook';
+import { choiceLook, fitsJoined, rowLook, segmentLook } from './choiceLook';
 import { Words } from './Words';
 
 interface SeveralOfProps<T extends string> {
@@ -16,9 +15,11 @@ interface SeveralOfProps<T extends string> {
 /** Some of a few, all of them visible. */
 export function SeveralOf<T extends string>({ name, values, options, onChange }: SeveralOfProps<T>) {
   const palette = usePalette();
+  const labels = options.map(({ label }) => label);
+  const joined = fitsJoined(labels);
   return (
-    <View role="group" aria-label={name} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
-      {options.map(({ value, label }) => {
+    <View role="group" aria-label={name} style={rowLook(palette, labels)}>
+      {options.map(({ value, label }, at) => {
         const chosen = values.has(value);
         return (
           <TouchableRipple
@@ -32,7 +33,7 @@ export function SeveralOf<T extends string>({ name, values, options, onChange }:
               else next.add(value);
               onChange(next);
             }}
-            style={choiceLook(palette, chosen)}
+            style={joined ? segmentLook(palette, chosen, at, options.length) : choiceLook(palette, chosen)}
           >
             <Words bold={chosen}>{label}</Words>
           </TouchableRipple>

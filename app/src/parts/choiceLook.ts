@@ -13,3 +13,45 @@ export const choiceLook = (palette: Palette, chosen: boolean): ViewStyle => ({
   borderColor: chosen ? palette.slate : palette.line,
   backgroundColor: chosen ? palette.slateWash : palette.surface,
 });
+
+/** What a form has on a phone, in pixels, and what a bold letter takes of it. */
+const formWidth = 342;
+const letter = 9.5;
+/** Where there is more room than that, a segment is at most so wide. */
+const widest = 150;
+
+/** Do a few values fit beside each other, each with the same width? */
+export function fitsJoined(labels: readonly string[]): boolean {
+  const longest = Math.max(...labels.map(({ length }) => length));
+  return labels.length > 1 && longest * letter + space(2) <= formWidth / labels.length;
+}
+
+/** A row of values that are joined, or of single ones that wrap. */
+export const rowLook = (palette: Palette, labels: readonly string[]): ViewStyle =>
+  fitsJoined(labels)
+    ? {
+        flexDirection: 'row',
+        maxWidth: Math.max(formWidth, labels.length * widest),
+        borderRadius: radius.control,
+        borderWidth: 1,
+        borderColor: palette.line,
+      }
+    : { flexDirection: 'row', flexWrap: 'wrap', gap: space(2) };
+
+const [left, right] = [
+  { borderTopLeftRadius: radius.control, borderBottomLeftRadius: radius.control },
+  { borderTopRightRadius: radius.control, borderBottomRightRadius: radius.control },
+];
+
+/** One value of such a row. */
+export const segmentLook = (palette: Palette, chosen: boolean, at: number, count: number): ViewStyle => ({
+  ...(at === 0 ? left : null),
+  ...(at === count - 1 ? right : null),
+  flex: 1,
+  minHeight: target,
+  alignItems: 'center',
+  justifyContent: 'center',
+  borderLeftWidth: at === 0 ? 0 : 1,
+  borderColor: palette.line,
+  backgroundColor: chosen ? palette.slateWash : palette.surface,
+});

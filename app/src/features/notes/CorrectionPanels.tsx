@@ -33,7 +33,7 @@ export function DoubtPanel({ doubt, corrections, onCorrect }: PanelProps & { dou
         const student = students[id];
         return student ? <Action key={id} label={displayName(student)} onPress={answer(id)} /> : null;
       })}
-      <Action label="No student" kind="plain" onPress={answer(null)} />
+      <Action label="No student" onPress={answer(null)} />
     </View>
   );
 }
@@ -66,7 +66,6 @@ export function StudentPanel({ text, studentId, reading, corrections, onCorrect 
         {written === undefined ? null : (
           <Action
             label="Somebody else"
-            kind="plain"
             onPress={() => {
               setOther(true);
             }}

@@ -39,7 +39,6 @@ export function DatePanel({
       {date === null ? null : (
         <Action
           label="No day"
-          kind="plain"
           onPress={() => {
             onCorrect({ lookAgainOn: null });
           }}

@@ -57,7 +57,6 @@ export default function FollowUpLine({ noteId }: { noteId: string }) {
         ) : null}
         <Action
           label={open ? 'Another day' : 'Choose a day'}
-          kind="plain"
           onPress={() => {
             setMoving(!moving);
           }}
@@ -65,7 +64,6 @@ export default function FollowUpLine({ noteId }: { noteId: string }) {
         {open ? (
           <Action
             label="Drop"
-            kind="plain"
             onPress={() => {
               setFollowUp(noteId, { dueOn: followUp.dueOn, outcome: 'dropped' });
             }}

@@ -50,7 +50,6 @@ export function DueNotes() {
       <View style={{ alignItems: 'flex-start' }}>
         <Action
           label="All of them"
-          kind="plain"
           onPress={() => {
             router.push('/again');
           }}

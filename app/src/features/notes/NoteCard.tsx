@@ -60,7 +60,7 @@ export function NoteCard({ note, hits, except = null, whole, tools }: NoteCardPr
           </View>
         ) : null}
         <View style={{ marginVertical: -space(3), marginRight: -space(3) }}>
-          <Action label="Open" name={`Open the note of ${day}`} kind="plain" onPress={open} />
+          <Action label="Open" name={`Open the note of ${day}`} onPress={open} />
         </View>
       </View>
       <NoteText note={note} hits={hits} whole={whole ?? false} />
@@ -179,7 +179,7 @@ function NoteDoubts({ note }: { note: Note }) {
           const student = students[id];
           return student ? <Action key={id} label={displayName(student)} onPress={answer(id)} /> : null;
         })}
-        <Action label="No student" kind="plain" onPress={answer(null)} />
+        <Action label="No student" onPress={answer(null)} />
       </View>
     </View>
   );

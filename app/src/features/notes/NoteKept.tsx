@@ -46,7 +46,6 @@ export default function NoteKept({ kept }: { kept: NonNullable<Draft['kept']> })
       </View>
       <Action
         label="Take back"
-        kind="plain"
         onPress={() => {
           takeBack(notesHistory, ofNote(kept.noteId));
           hide();
@@ -55,7 +54,6 @@ export default function NoteKept({ kept }: { kept: NonNullable<Draft['kept']> })
       <Action
         label="Open"
         name="Open the note"
-        kind="plain"
         onPress={() => {
           hide();
           router.push({ pathname: '/notes/[noteId]', params: { noteId: kept.noteId } });

@@ -193,7 +193,7 @@ function NoteEditor({ note }: { note: Note }) {
       />
       {written.changed ? (
         <View style={{ alignItems: 'flex-start' }}>
-          <Action label="As it was" kind="plain" onPress={written.giveUp} />
+          <Action label="As it was" onPress={written.giveUp} />
         </View>
       ) : null}
     </View>

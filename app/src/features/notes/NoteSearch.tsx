@@ -174,7 +174,6 @@ function Filters({ query, onChange, ofClass }: FiltersProps) {
           <Words>{displayName(student)}</Words>
           <Action
             label="Anybody"
-            kind="plain"
             onPress={() => {
               onChange({ studentId: '' });
             }}
@@ -208,7 +207,6 @@ function Filters({ query, onChange, ofClass }: FiltersProps) {
       {Object.values(query).some((value) => value !== '') ? (
         <Action
           label="Show all notes"
-          kind="plain"
           onPress={() => {
             onChange({ ...anyNote, ...(ofClass ? { sectionId: query.sectionId } : {}) });
           }}

@@ -78,9 +78,9 @@ function OfferCard({ offer, onMark, onLeave }: { offer: Offer; onMark: () => voi
         {day}
       </Words>
       <Passage offer={offer} />
-      <View style={{ flexDirection: 'row', gap: space(2), marginLeft: -space(4), marginBottom: -space(2) }}>
-        <Action label="Mark" name={`Mark the note of ${day}`} kind="plain" onPress={onMark} />
-        <Action label="Not this one" name={`Leave the note of ${day}`} kind="plain" onPress={onLeave} />
+      <View style={{ flexDirection: 'row', gap: space(2), marginBottom: -space(2) }}>
+        <Action label="Mark" name={`Mark the note of ${day}`} onPress={onMark} />
+        <Action label="Not this one" name={`Leave the note of ${day}`} onPress={onLeave} />
       </View>
     </Card>
   );

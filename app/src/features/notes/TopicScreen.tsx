@@ -72,7 +72,6 @@ function OpenTopic({ topic }: { topic: Topic }) {
       />
       <Action
         label="Remove"
-        kind="plain"
         onPress={() => {
           makeChange('topic.remove', { id: topic.id }, topicsHistory);
         }}

@@ -88,10 +88,9 @@ function EvidencePart({ evidence }: { evidence: Evidence }) {
       <Words>{`${said}.`}</Words>
       <EvidenceChart evidence={evidence} spoken={said} />
       {evidence.clears ? <Words tone="inkQuiet">{`It clears with ${evidence.clears}.`}</Words> : null}
-      <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
+      <View style={{ alignItems: 'flex-start' }}>
         <Action
           label={open ? 'Hide the records' : 'The records behind it'}
-          kind="plain"
           onPress={() => {
             setOpen(!open);
           }}
@@ -145,10 +144,9 @@ function Aside({ quiet }: { quiet: Quiet }) {
       <Words>
         {until ? `Put aside until ${dayMonth(until)}. ${because}` : `Not a concern, because: ${because}`}
       </Words>
-      <View style={{ alignItems: 'flex-start', marginLeft: -space(4) }}>
+      <View style={{ alignItems: 'flex-start' }}>
         <Action
           label="Show it again"
-          kind="plain"
           onPress={() => {
             makeChange('concern.show', { studentId, sectionId, concern }, watchAbout);
           }}

@@ -203,7 +203,7 @@ function SettingForm({ sectionId }: { sectionId: string }) {
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
           <Action
             label={state === 'asking' ? 'Trying it out…' : 'Try it on the last four weeks'}
-            kind={preview ? 'outlined' : 'main'}
+            kind={preview ? 'plain' : 'main'}
             disabled={!isGood || state === 'asking'}
             onPress={() => {
               void ask();

@@ -84,7 +84,7 @@ export function SayingForm({ name, studentId, lunchChoices, busy, onSay, onOther
             {name}
           </Words>
         </View>
-        <Action label="Not me" kind="plain" onPress={onOther} />
+        <Action label="Not me" onPress={onOther} />
       </View>
       <View style={{ gap: space(2) }}>
         <Words>How is your inner weather?</Words>

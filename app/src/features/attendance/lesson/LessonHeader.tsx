@@ -107,7 +107,7 @@ function CheckedIn({ lesson, onPress }: { lesson: Lesson; onPress: () => void })
     wantsWord.length > 0 ? `${wantsWord.length} ${wantsWord.length === 1 ? 'asks' : 'ask'} for a word` : '',
     markedAway.length > 0 ? `${markedAway.length} away?` : '',
   ];
-  return <Action kind="plain" label={words.filter(Boolean).join(' · ')} onPress={onPress} />;
+  return <Action label={words.filter(Boolean).join(' · ')} onPress={onPress} />;
 }
 
 /** Which lesson this is, how far it is, and the way to others. */
@@ -182,13 +182,12 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
           {checkedIn ? <CheckedIn lesson={lesson} onPress={onListCheckIns} /> : null}
           {again > 0 ? (
             <Action
-              kind="plain"
               label={again === 1 ? '1 to look at again' : `${again} to look at again`}
               onPress={onOpenNotes}
             />
           ) : null}
           {untaken > 0 ? (
-            <Action kind="plain" label={`${many(untaken, 'lesson')} not taken`} onPress={onListUntaken} />
+            <Action label={`${many(untaken, 'lesson')} not taken`} onPress={onListUntaken} />
           ) : null}
         </View>
       ) : null}

@@ -14,7 +14,7 @@ import { shortDay } from '../../../parts/dates';
 import { useTabTitle } from '../../../parts/useTabTitle';
 import { useWide } from '../../../theme/theme';
 import { railWidth } from '../../../theme/tokens';
-import { OpenCircle } from '../../observation/circle/OpenCircle';
+import { openElsewhere } from '../../observation/circle/openElsewhere';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecordsAfterPaint } from '../../../sync/afterPaint';
 import { useNow } from '../../../sync/clock';
@@ -46,6 +46,7 @@ const MarkDetail = lazily(loadMarkDetail);
 const soonMs = 3000;
 const UntakenSheet = lazily(() => import('./UntakenSheet'));
 const WeeklyOffer = lazily(() => import('../now/WeeklyOffer'));
+const OpenCircle = lazily(() => import('../../observation/circle/OpenCircle'));
 const LessonSide = lazily(() => import('./LessonSide'));
 
 /** Beside the roll, on a wide screen. */
@@ -107,6 +108,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   useTabTitle(`${title}, ${shortDay(lesson.date)}, ${lesson.startsAt}`);
   const state = useDay(lesson.date);
   const connection = useRecords((known) => known.connection);
+  const circleElsewhere = useRecords(({ current }) => openElsewhere(current, lesson.id) !== undefined);
   const untaken = useMemo(() => untakenLessons(lessons, now), [lessons, now]);
   const index = lessons.findIndex(({ id }) => id === lesson.id);
   const goTo = useCallback(
@@ -186,7 +188,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
           compact={mode === 'circle' && !wide}
           beside={working ? 0 : sideWidth}
         />
-        <OpenCircle lessonId={lesson.id} />
+        {circleElsewhere ? <OpenCircle lessonId={lesson.id} /> : null}
         {lesson.setAside || rows.length === 0 ? null : (
           <ModeBar mode={mode} modes={modes} onMode={setMode}>
             {mode === 'roll' || mode === 'sweep' ? (

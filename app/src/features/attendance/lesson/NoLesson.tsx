@@ -59,7 +59,7 @@ export default function NoLesson({ asked }: { asked: string | undefined }) {
           action={
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
               <Action label="Take a roll now" kind="main" onPress={go('/now')} />
-              <Action label="Set up a class first" kind="plain" onPress={go('/people')} />
+              <Action label="Set up a class first" onPress={go('/people')} />
             </View>
           }
         >
@@ -89,7 +89,6 @@ export default function NoLesson({ asked }: { asked: string | undefined }) {
             <Action label="Take a roll now" kind="main" onPress={go('/now')} />
             <Action
               label={terms === 0 ? 'Give the term’s dates' : 'Give its lessons'}
-              kind="plain"
               onPress={go('/desk')}
             />
           </View>

@@ -41,7 +41,6 @@ export default function WeeklyOffer({ sectionId }: WeeklyOfferProps) {
       </View>
       <Action
         label="Yes, weekly"
-        kind="plain"
         onPress={() => {
           setOpen(true);
         }}
@@ -49,7 +48,6 @@ export default function WeeklyOffer({ sectionId }: WeeklyOfferProps) {
       <Action
         label="No"
         name="No, not weekly"
-        kind="plain"
         onPress={() => {
           answer.choose('no');
         }}

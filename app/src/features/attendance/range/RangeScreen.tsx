@@ -273,7 +273,6 @@ function Students({
       <View style={{ alignItems: 'flex-start' }}>
         <Action
           label={all ? 'Nobody' : 'Everyone'}
-          kind="plain"
           onPress={() => {
             onChange(new Set(all ? [] : candidates.map(({ id }) => id)));
           }}

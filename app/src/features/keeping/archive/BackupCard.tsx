@@ -94,7 +94,6 @@ export function BackupCard() {
           <Action
             label={`${backups.length - shown} earlier`}
             name={`Show ${backups.length - shown} earlier backups`}
-            kind="plain"
             onPress={() => {
               setAll(true);
             }}

@@ -4,6 +4,7 @@ import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
 import { Choice } from '../../../parts/Choice';
+import { Groups, type Group } from '../../../parts/Groups';
 import { Page } from '../../../parts/Page';
 import { Words } from '../../../parts/Words';
 import { chooseTheme, useThemeChoice, useWide, type ThemeChoice } from '../../../theme/theme';
@@ -26,96 +27,60 @@ const looks: { value: ThemeChoice; label: string }[] = [
   { value: 'board', label: 'Board' },
 ];
 
-/** The attendance kinds at a glance, and the way to them. */
-function VocabularyCard() {
-  const router = useRouter();
-  const standings = useRecords((state) => state.current.standing);
-  const inUse = Object.values(standings)
-    .filter(({ removed }) => !removed)
-    .sort((a, b) => a.position - b.position);
-  return (
-    <Card style={{ gap: space(3) }}>
-      <Words size="large" serif heading={2}>
-        Attendance kinds
-      </Words>
-      <Words tone="inkQuiet">{inUse.map(({ code, name }) => `${code} ${name}`).join(' · ')}</Words>
-      <View style={{ alignItems: 'flex-start' }}>
-        <Action
-          label="Letters, names and meanings"
-          onPress={() => {
-            router.push('/desk/vocabulary');
-          }}
-        />
-      </View>
-    </Card>
-  );
-}
-
-/** The sets of look-fors at a glance, and the way to them. */
-function LookForsCard() {
+/** What the school and its lessons go by, and where it stands: a page each. */
+function OtherPages({ hasClasses }: { hasClasses: boolean }) {
   const router = useRouter();
   const current = useRecords((state) => state.current);
-  const names = listOf(current, 'focus')
-    .map(({ name }) => name)
-    .sort();
-  return (
-    <Card style={{ gap: space(3) }}>
-      <Words size="large" serif heading={2}>
-        Look-fors
-      </Words>
-      <Words tone="inkQuiet">{[...new Set(names)].join(' · ') || 'What you tally in lessons.'}</Words>
-      <View style={{ alignItems: 'flex-start' }}>
-        <Action
-          label="Sets and look-fors"
-          onPress={() => {
-            router.push('/desk/look-fors');
-          }}
-        />
-      </View>
-    </Card>
+  const kinds = listOf(current, 'standing').sort((a, b) => a.position - b.position);
+  const sets = new Set(
+    listOf(current, 'focus')
+      .map(({ name }) => name)
+      .sort(),
   );
-}
-
-function ColleaguesCard({ hasClasses }: { hasClasses: boolean }) {
-  const router = useRouter();
+  const to = (page: 'vocabulary' | 'look-fors' | 'outbox' | 'colleagues') => () => {
+    router.push(`/desk/${page}`);
+  };
+  const groups: Group[] = [
+    {
+      title: 'Words of your lessons',
+      items: hasClasses
+        ? [
+            {
+              label: 'Attendance kinds',
+              note: kinds.map(({ code, name }) => `${code} ${name}`).join(' · '),
+              onPress: to('vocabulary'),
+            },
+            {
+              label: 'Look-fors',
+              note: [...sets].join(' · ') || 'What you tally in lessons',
+              onPress: to('look-fors'),
+            },
+          ]
+        : [],
+    },
+    {
+      title: 'With others',
+      items: [
+        hasClasses
+          ? {
+              label: 'Outbox',
+              note: 'What was written to students and guardians, when and why',
+              onPress: to('outbox'),
+            }
+          : null,
+        {
+          label: hasClasses ? 'Colleagues and classes' : 'Colleagues',
+          note: hasClasses
+            ? 'Share a class, have it covered, invite whoever teaches beside you'
+            : 'Who belongs to the school',
+          onPress: to('colleagues'),
+        },
+      ],
+    },
+  ];
   return (
-    <Card style={{ gap: space(3) }}>
-      <Words size="large" serif heading={2}>
-        Colleagues
-      </Words>
-      <Words tone="inkQuiet">
-        {hasClasses
-          ? 'Share a class, have it covered, invite whoever teaches beside you.'
-          : 'Who belongs to the school.'}
-      </Words>
-      <View style={{ alignItems: 'flex-start' }}>
-        <Action
-          label={hasClasses ? 'Colleagues and classes' : 'Colleagues'}
-          onPress={() => {
-            router.push('/desk/colleagues');
-          }}
-        />
-      </View>
-    </Card>
-  );
-}
-
-function OutboxCard() {
-  const router = useRouter();
-  return (
-    <Card style={{ gap: space(3) }}>
-      <Words size="large" serif heading={2}>
-        Outbox
-      </Words>
-      <Words tone="inkQuiet">What was written to students and guardians, when and why.</Words>
-      <View style={{ alignItems: 'flex-start' }}>
-        <Action
-          label="Open the outbox"
-          onPress={() => {
-            router.push('/desk/outbox');
-          }}
-        />
-      </View>
+    <Card style={{ gap: space(4) }}>
+      <Groups groups={groups} />
     </Card>
   );
 }
@@ -137,15 +102,8 @@ export function DeskScreen() {
   const left = (
     <>
       <TermDates />
-      {hasClasses ? (
-        <>
-          <Timetable />
-          <VocabularyCard />
-          <LookForsCard />
-          <OutboxCard />
-        </>
-      ) : null}
-      <ColleaguesCard hasClasses={hasClasses} />
+      {hasClasses ? <Timetable /> : null}
+      <OtherPages hasClasses={hasClasses} />
     </>
   );
   const right = (

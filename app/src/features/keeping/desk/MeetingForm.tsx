@@ -34,7 +34,12 @@ const sinceOptions: { value: Since; label: string }[] = [
   { value: 'today', label: 'Today' },
 ];
 
-type Weeks = 'every' | 'one' | 'other';
+type Weeks = 'every' | 'other';
+type First = 'one' | 'two';
+const weekOptions: { value: Weeks; label: string }[] = [
+  { value: 'every', label: 'Every week' },
+  { value: 'other', label: 'Every other week' },
+];
 
 interface MeetingFormProps {
   /** One that is changed; null for new ones. */
@@ -52,18 +57,19 @@ function useWeeks(meeting: Meeting | null) {
     .filter((startsOn) => startsOn > date)
     .toSorted()[0];
   const anchor = first === undefined || termOn(date, listed) ? date : first;
-  const [one, other] =
-    anchor === date ? ['This week', 'Next week'] : ['The first week of term', 'The second'];
-  const options: { value: Weeks; label: string }[] = [
-    { value: 'every', label: 'Every week' },
-    { value: 'one', label: `${one} and every other` },
-    { value: 'other', label: `${other} and every other` },
+  const [one, two] =
+    anchor === date ? ['From this week', 'From next week'] : ['From the first', 'From the second'];
+  const firstOptions: { value: First; label: string }[] = [
+    { value: 'one', label: one },
+    { value: 'two', label: two },
   ];
-  const known = meeting?.everyOtherFrom ? (meetsInWeekOf(meeting, anchor) ? 'one' : 'other') : 'every';
-  const [weeks, setWeeks] = useState<Weeks>(known);
-  const monday = mondayOf(anchor);
-  const from = weeks === 'every' ? null : weeks === 'one' ? monday : addDays(monday, 7);
-  return { weeks, setWeeks, options, everyOtherFrom: from };
+  const [weeks, setWeeks] = useState<Weeks>(meeting?.everyOtherFrom ? 'other' : 'every');
+  const [firstWeek, setFirstWeek] = useState<First>(
+    meeting && !meetsInWeekOf(meeting, anchor) ? 'two' : 'one',
+  );
+  const monday = addDays(mondayOf(anchor), firstWeek === 'one' ? 0 : 7);
+  const everyOtherFrom = weeks === 'every' ? null : monday;
+  return { weeks, setWeeks, firstWeek, setFirstWeek, firstOptions, everyOtherFrom };
 }
 
 /** When a class meets: one time on one day of the week or several. */
@@ -77,7 +83,7 @@ export function MeetingForm({ meeting, onClose }: MeetingFormProps) {
   const [weekdays, setWeekdays] = useState<ReadonlySet<string>>(new Set([String(meeting?.weekday ?? 1)]));
   const [startsAt, setStartsAt] = useState(meeting?.startsAt ?? '');
   const [endsAt, setEndsAt] = useState(meeting?.endsAt ?? '');
-  const { weeks, setWeeks, options: weekOptions, everyOtherFrom } = useWeeks(meeting);
+  const { weeks, setWeeks, firstWeek, setFirstWeek, firstOptions, everyOtherFrom } = useWeeks(meeting);
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [chosen, setChosen] = useState<Since | null>(null);
   const form = `meeting ${meeting?.id ?? 'new'}`;
@@ -193,6 +199,9 @@ export function MeetingForm({ meeting, onClose }: MeetingFormProps) {
         Weeks
       </Words>
       <Choice name="Weeks" value={weeks} options={weekOptions} onChange={setWeeks} />
+      {weeks === 'other' ? (
+        <Choice name="Its first week" value={firstWeek} options={firstOptions} onChange={setFirstWeek} />
+      ) : null}
       {begun && !meeting ? (
         <>
           <Words size="small" tone="inkQuiet">

@@ -13,7 +13,6 @@ export function TakeSomeOut({ of, editing, onEditing }: TakeSomeOutProps) {
     <Action
       label={editing ? 'Done' : 'Take some out'}
       name={editing ? `Done: ${of}` : `Take some out of the ${of}`}
-      kind="plain"
       onPress={() => {
         onEditing(!editing);
       }}

@@ -98,7 +98,7 @@ export function Timetable() {
         {classes.length > 0 ? (
           <Action
             label="Add a lesson"
-            kind={meetings.length === 0 ? 'main' : 'outlined'}
+            kind={meetings.length === 0 ? 'main' : 'plain'}
             onPress={() => {
               setOpen('new');
             }}
@@ -108,7 +108,6 @@ export function Timetable() {
         {isKeeper ? (
           <Action
             label="Periods"
-            kind="plain"
             onPress={() => {
               setNaming(true);
             }}

@@ -217,9 +217,7 @@ export function CircleSetUp({ lesson, rows, last, onBegun }: CircleSetUpProps) {
               onPress={saveGroup}
             />
           </View>
-          {group ? (
-            <Action label={`Forget the group “${group.name}”`} kind="plain" onPress={forgetGroup} />
-          ) : null}
+          {group ? <Action label={`Forget the group “${group.name}”`} onPress={forgetGroup} /> : null}
         </Card>
         <Card style={{ gap: space(3), flex: wide ? 2 : undefined }}>
           <Words size="large" serif heading={2}>

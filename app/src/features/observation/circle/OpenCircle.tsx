@@ -1,5 +1,4 @@
 import { useRouter } from 'expo-router';
-import { memo } from 'react';
 import { View } from 'react-native';
 import { instantOf } from '@slate-path/core/calendar/zone';
 import type { Circle, Lesson } from '@slate-path/core/records/schema';
@@ -11,6 +10,7 @@ import { allLessons } from '../../attendance/lesson/lessons';
 import { now, zoneOf } from '../../../sync/clock';
 import { makeChange } from '../../../sync/outbox';
 import { useRecords } from '../../../sync/useRecords';
+import { openElsewhere } from './openElsewhere';
 
 interface Left {
   circle: Circle;
@@ -26,14 +26,10 @@ function endWithLesson({ circle, of }: Left): void {
 }
 
 /** Asks about a circle that was left open in another lesson: nothing is counted into it unawares. */
-export const OpenCircle = memo(function OpenCircle({ lessonId }: { lessonId: string }) {
+export default function OpenCircle({ lessonId }: { lessonId: string }) {
   const palette = usePalette();
   const router = useRouter();
-  const open = useRecords(({ current }) =>
-    Object.values(current.circle).find(
-      (circle) => !circle.removed && circle.endedAt === null && circle.lessonId !== lessonId,
-    ),
-  );
+  const open = useRecords(({ current }) => openElsewhere(current, lessonId));
   const sections = useRecords(({ current }) => current.section);
   if (!open) return null;
   const of = allLessons(useRecords.getState().current).find(({ id }) => id === open.lessonId);
@@ -70,4 +66,4 @@ export const OpenCircle = memo(function OpenCircle({ lessonId }: { lessonId: str
       </View>
     </View>
   );
-});
+}

@@ -126,10 +126,9 @@ export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {
           onPress={draw}
         />
       )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', marginLeft: -space(4) }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
         <Action
           label={explained ? 'Hide the rule' : 'How it is drawn'}
-          kind="plain"
           onPress={() => {
             setExplained(!explained);
           }}

@@ -56,7 +56,6 @@ export function Record({ studentId, enrolments, concerns, onTimeIn }: RecordProp
               <Action
                 label="Time in class"
                 name={`Time in class: ${name}`}
-                kind="plain"
                 onPress={() => {
                   onTimeIn(enrolment);
                 }}

@@ -92,7 +92,6 @@ export function Summary({
           {last && facts.length > 0 ? (
             <Action
               label={isOpen ? 'Hide the facts' : 'The facts as they are now'}
-              kind="plain"
               onPress={() => {
                 setOpen(!isOpen);
               }}
@@ -128,7 +127,6 @@ export function Summary({
             />
             <Action
               label="Leave it as it was"
-              kind="plain"
               onPress={() => {
                 written.giveUp();
                 close();
