@@ -45,7 +45,7 @@ export const Action = memo(function Action({
           : undefined
       }
       style={[{ borderRadius: radius.control, minWidth: target }, style]}
-      contentStyle={{ minHeight: 48 }}
+      contentStyle={{ minHeight: 48, marginLeft: Icon && !isMain ? -8 : 0 }}
       labelStyle={{
         fontFamily: fonts.text,
         fontSize: 16,

@@ -16,6 +16,7 @@ export const choiceLook = (palette: Palette, chosen: boolean): ViewStyle => ({
 
 /** What a form has on a phone, in pixels, and what a bold letter takes of it. */
 const formWidth = 342;
+const phoneWidth = 430;
 const letter = 9.5;
 /** Where there is more room than that, a segment is at most so wide. */
 const widest = 150;
@@ -31,7 +32,7 @@ export const rowLook = (palette: Palette, labels: readonly string[]): ViewStyle 
   fitsJoined(labels)
     ? {
         flexDirection: 'row',
-        maxWidth: Math.max(formWidth, labels.length * widest),
+        maxWidth: Math.max(phoneWidth, labels.length * widest),
         borderRadius: radius.control,
         borderWidth: 1,
         borderColor: palette.line,

@@ -217,8 +217,7 @@ export function DaysOff() {
       <OnlyKeeper>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
           <Action
-            label="Add"
-            name="Add a day off"
+            label="Add a day off"
             onPress={() => {
               setAdding(true);
             }}
