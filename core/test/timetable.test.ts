@@ -6,7 +6,8 @@ import { dayOffOn, lessonsBetween, offAt } from '../src/calendar/lessons';
 import { addDays } from '../src/calendar/localTime';
 import { periodName } from '../src/calendar/periodName';
 import { meetingsToMove, periodLines, readPeriods } from '../src/calendar/periods';
-import { dayOff, meeting, term } from './records';
+import type { Lesson } from '../src/records/schema';
+import { dayOff, lesson, meeting, term } from './records';
 
 describe('every other week', () => {
   const calendar = (everyOtherFrom: string | null) => ({
@@ -87,6 +88,37 @@ describe('a part of a day off', () => {
     expect(offAt('2026-11-23', '11:59', daysOff)).toBeUndefined();
     expect(offAt('2026-11-23', '12:00', daysOff)).toBe(daysOff[0]);
     expect(offAt('2026-11-24', '12:00', daysOff)).toBeUndefined();
+  });
+});
+
+describe('a roll taken without the timetable', () => {
+  const week = (extra: Partial<Lesson>) =>
+    lessonsBetween(
+      {
+        terms: [term()],
+        daysOff: [],
+        meetings: [meeting(), meeting({ id: 'other', sectionId: 'other' })],
+        lessons: [lesson({ id: 'extra', startsAt: '10:45', endsAt: '11:35', ...extra })],
+      },
+      '2026-11-23',
+      '2026-11-29',
+    ).map(({ id }) => id);
+
+  test.each([
+    ['at the time of a planned lesson stands in its place', {}, ['other.2026-11-23', 'extra']],
+    [
+      'at another time stands beside it',
+      { startsAt: '11:30', endsAt: '12:20' },
+      ['m.2026-11-23', 'other.2026-11-23', 'extra'],
+    ],
+    ['that was removed leaves it', { removed: true }, ['m.2026-11-23', 'other.2026-11-23']],
+    [
+      'only begun, with nothing taken, stands beside it',
+      { takenAt: null },
+      ['m.2026-11-23', 'other.2026-11-23', 'extra'],
+    ],
+  ])('%s', (_what, extra, ids) => {
+    expect(week(extra).sort()).toEqual([...ids].sort());
   });
 });
 

@@ -1,4 +1,5 @@
 import type { DayOff, Lesson, Meeting, Term } from '../records/schema';
+import { groupBy } from '../records/groupBy';
 import { meetsInWeekOf } from './everyOther';
 import { datesBetween, weekdayOf } from './localTime';
 
@@ -86,6 +87,22 @@ export function byTime(a: Lesson, b: Lesson): number {
 }
 
 /**
+ * Drops planned lessons of which nobody wrote, where the class was taken at that time without the timetable: a roll
+ * that was taken before there was one is not asked for again.
+ */
+function dropHeldOtherwise(found: Map<string, Lesson>, recorded: ReadonlyMap<string, Lesson>): void {
+  const day = ({ sectionId, date }: Lesson) => `${sectionId} ${date}`;
+  const extra = [...found.values()].filter((lesson) => lesson.takenAt !== null && !isOfTimetable(lesson));
+  const byDay = groupBy(extra, day);
+  if (byDay.size === 0) return;
+  for (const [id, lesson] of found) {
+    if (recorded.has(id)) continue;
+    const others = byDay.get(day(lesson)) ?? [];
+    if (lessonsAtOnce(others, lesson.sectionId, lesson).length > 0) found.delete(id);
+  }
+}
+
+/**
  * All lessons from one date to another, both included: those the timetable gives on days of a term
  * that are not off (where a part of a day is: those that begin outside of it), as recorded where somebody wrote about them, and recorded ones outside it.
  * A recorded lesson stays when the timetable changes or the day becomes a day off, if its roll was
@@ -110,6 +127,7 @@ export function lessonsBetween(calendar: Calendar, from: string, to: string): Le
     if (lesson.removed) found.delete(lesson.id);
     else if (isKept(lesson) && from <= lesson.date && lesson.date <= to) found.set(lesson.id, lesson);
   }
+  dropHeldOtherwise(found, recorded);
   return [...found.values()].filter((l) => from <= l.date && l.date <= to).sort(byTime);
 }
 

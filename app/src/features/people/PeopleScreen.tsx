@@ -51,7 +51,11 @@ export function PeopleScreen() {
   const daysOf = (sectionId: string) => {
     const days = meetings.filter((m) => m.sectionId === sectionId).map((m) => m.weekday);
     const named = [...new Set(days)].sort().map((day) => weekdayNames[day - 1]?.slice(0, 3));
-    return named.length > 0 ? named.join(', ') : 'no lessons yet';
+    if (named.length > 0) return named.join(', ');
+    const taken = Object.values(current.lesson).some(
+      (lesson) => lesson.sectionId === sectionId && lesson.takenAt !== null,
+    );
+    return taken ? 'not in the timetable' : 'no lessons yet';
   };
   const sizeOf = ({ id, endedOn }: ShownSection) =>
     enrolments.filter((e) => e.sectionId === id && isEnrolledOn(e, endedOn ?? now.date)).length;

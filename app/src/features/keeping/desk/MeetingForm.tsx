@@ -88,13 +88,14 @@ export function MeetingForm({ meeting, onClose }: MeetingFormProps) {
   const [chosen, setChosen] = useState<Since | null>(null);
   const form = `meeting ${meeting?.id ?? 'new'}`;
   const begun = terms.some((term) => term.startsOn < now.date && now.date <= term.endsOn);
-  // A timetable being entered holds from the start of term on; one in use goes on from today.
+  // A timetable entered in the first week holds from the start of term on; later, or in use, it goes on from today.
+  const isLate = terms.some((term) => term.startsOn < addDays(now.date, -7) && now.date <= term.endsOn);
   const inUse = Object.values(current.lesson).some(
     (lesson) => lesson.sectionId === sectionId && lesson.takenAt !== null && lesson.date < now.date,
   );
   // What was held stays; if today's roll is taken already, the new time begins tomorrow.
   const changed = meeting ? changesOn(current, meeting, now.date) : null;
-  const since = chosen ?? (inUse ? 'today' : 'term');
+  const since = chosen ?? (inUse || isLate ? 'today' : 'term');
   const times = { startsAt: readTime(startsAt) ?? '', endsAt: readTime(endsAt) ?? '' };
   const days = [...weekdays].toSorted();
   const accept = async () => {
