@@ -1,5 +1,4 @@
 import type { DayOff, Lesson, Meeting, Term } from '../records/schema';
-import { groupBy } from '../records/groupBy';
 import { meetsInWeekOf } from './everyOther';
 import { datesBetween, weekdayOf } from './localTime';
 
@@ -91,15 +90,10 @@ export function byTime(a: Lesson, b: Lesson): number {
  * that was taken before there was one is not asked for again.
  */
 function dropHeldOtherwise(found: Map<string, Lesson>, recorded: ReadonlyMap<string, Lesson>): void {
-  const day = ({ sectionId, date }: Lesson) => `${sectionId} ${date}`;
   const extra = [...found.values()].filter((lesson) => lesson.takenAt !== null && !isOfTimetable(lesson));
-  const byDay = groupBy(extra, day);
-  if (byDay.size === 0) return;
-  for (const [id, lesson] of found) {
-    if (recorded.has(id)) continue;
-    const others = byDay.get(day(lesson)) ?? [];
-    if (lessonsAtOnce(others, lesson.sectionId, lesson).length > 0) found.delete(id);
-  }
+  if (extra.length === 0) return;
+  for (const [id, lesson] of found)
+    if (!recorded.has(id) && lessonsAtOnce(extra, lesson.sectionId, lesson).length > 0) found.delete(id);
 }
 
 /**
