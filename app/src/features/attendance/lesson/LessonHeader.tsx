@@ -178,7 +178,9 @@ export const LessonHeader = memo(function LessonHeader(props: LessonHeaderProps)
         </View>
       )}
       {(untaken > 0 || checkedIn || again > 0) && !wide ? (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', paddingHorizontal: space(1) }}>
+        <View
+          style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space(3), paddingHorizontal: space(4) }}
+        >
           {checkedIn ? <CheckedIn lesson={lesson} onPress={onListCheckIns} /> : null}
           {again > 0 ? (
             <Action
