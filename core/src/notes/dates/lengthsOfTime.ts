@@ -53,7 +53,7 @@ export const lengthsOfTime: Rule[] = [
   // "In a month he has read more than in a year".
   [
     new RegExp(
-      `\\b(?:in|within) (?:only |just )?(?:${someWord}) (?:day|week|month|fortnight)s? (?:\\p{L}+ )?(?:has|had|was|were|did|got|made|have (?:been|done|read|[a-z]+ed))\\b`,
+      `\\b(?:in|within) (?:only |just )?(?:${someWord}) (?:day|week|month|fortnight)s? (?:\\p{L}+ )?(?:has(?! (?:his|her|their|an?|the|to)\\b)|had|was|were|did|got|made|have (?:been|done|read|[a-z]+ed))\\b`,
       'giu',
     ),
     overAlready,
@@ -64,6 +64,21 @@ export const lengthsOfTime: Rule[] = [
   [
     new RegExp(
       `\\b(?:${weekdayWord}) (?:lessons|classes|mornings|afternoons|evenings|groups|clubs)\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  // "Mon – no kit", "no lunch again Wed", "he comes only on Friday".
+  [new RegExp(`\\b(?:${weekdayWord}) ?[–:-] ?no \\w+`, 'gi'), overAlready],
+  [new RegExp(`\\bno \\w+ again (?:on )?(?:${weekdayWord})\\b`, 'gi'), overAlready],
+  [
+    new RegExp(`\\b(?:has|have|works?|comes?|is (?:here|in)) only (?:on )?(?:${weekdayWord})s?\\b`, 'gi'),
+    overAlready,
+  ],
+  // "Two of the Friday group": who they are.
+  [
+    new RegExp(
+      `\\b(?:of|from|with) the (?:${weekdayWord}) (?:group|class|club|lot|team|slot|choir|band|crew|set|ones)\\b`,
       'gi',
     ),
     overAlready,

@@ -6,6 +6,7 @@ import {
   nextWeekday,
   overAlready,
   schoolDaysFrom,
+  weekdayNamed,
   weekEnd,
   type Rule,
 } from './dayMeant';
@@ -24,6 +25,30 @@ export const relativeDays: Rule[] = [
   [
     /\bgives? (?:it|him|her|them|this) (?:(?:one|a) more|another|a) (week|fortnight)\b/gi,
     ([, unit = ''], { today }) => ahead(later(today, 1, unit)),
+  ],
+  // "The Monday after next", "by this time next week", "a week from today".
+  [
+    new RegExp(`\\b(?:the )?(${weekdayWord}) after next\\b`, 'gi'),
+    ([, day = ''], { today }) => ahead(addDays(nextWeekday(today, weekdayNumber(day)), 7)),
+  ],
+  [/\bthis time next week\b/gi, (_, { today }) => ahead(addDays(today, 7))],
+  [
+    new RegExp(`\\b(${someWord}) (day|week|wk|fortnight|month)s? from (?:today|now)\\b`, 'gi'),
+    ([, n, unit = ''], { today }) => ahead(later(today, count(n), unit.replace(/^wk$/i, 'week'))),
+  ],
+  // "Some time this week": its last day.
+  [
+    /\b(?:(?:at )?some ?(?:point|time)|later|later on|one day)(?: on)? this week\b/gi,
+    (_, context) => ({ date: weekEnd(mondayOf(context.today), context), tense: 'open' }),
+  ],
+  [
+    new RegExp(`\\bgives? (?:me|us|it|him|her|them) (${someWord}) (?:more )?(day|week|fortnight)s?\\b`, 'gi'),
+    ([, n, unit = ''], { today }) => ({ ...ahead(later(today, count(n), unit)), tense: 'open' }),
+  ],
+  // "Fri wk 14": the number is the school's, of its weeks.
+  [
+    new RegExp(`\\b(${weekdayWord}) (?:wk|week) ?\\d{1,2}\\b`, 'gi'),
+    ([, day = ''], context) => weekdayNamed('', day, context),
   ],
   // "Next 3 Mondays": the first of them.
   [
@@ -68,7 +93,7 @@ export const relativeDays: Rule[] = [
     (_, { today }) => ahead(addDays(`${nextMonth(today.slice(0, 7), 1)}-01`, -1)),
   ],
   [
-    /\b(?:before|b4) (?:the )?weekend\b/gi,
+    /\b(?:before|b4|by) (?:the )?weekend\b/gi,
     (_, context) => {
       const end = weekEnd(mondayOf(context.today), context);
       return { date: end, tense: 'open', before: addDays(end, -7) };
@@ -90,10 +115,7 @@ export const relativeDays: Rule[] = [
     /\b(?:a )?(?:fortnight|two weeks|2 weeks) (?:from )?(?:today|now)\b/gi,
     (_, { today }) => ahead(addDays(today, 14)),
   ],
-  [
-    /\b(?:a|one) week (?:from )?(?:today|now)\b|\btoday week\b|\bthis time next week\b/gi,
-    (_, { today }) => ahead(addDays(today, 7)),
-  ],
+  [/\b(?:a|one) week (?:from )?(?:today|now)\b|\btoday week\b/gi, (_, { today }) => ahead(addDays(today, 7))],
   [/\bin (?:a|one) fortnight(?:['’]s time)?\b/gi, (_, { today }) => ahead(addDays(today, 14))],
   [/\bin (\w+) school days\b/gi, ([, n], context) => ahead(schoolDaysFrom(count(n), context))],
   [/\b(?:in|within) (24|48|72) hours\b/gi, ([, n], { today }) => ahead(addDays(today, Number(n) / 24))],

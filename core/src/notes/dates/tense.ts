@@ -173,7 +173,7 @@ function besideDate(words: readonly Word[], first: number): Tense {
   if (sinceWords.has(near) || (near === 'the' && sinceWords.has(second)))
     return near === 'after' ? 'ahead' : 'past';
   if (near === 'of' && second === 'as') return 'ahead';
-  if (near === 'for' && wasWorkedOn(beside)) return 'past';
+  if (near === 'for' && (wasWorkedOn(beside) || wasKept(beside))) return 'past';
   if (untilWords.has(near) || (near === 'the' && untilWords.has(second) && second !== 'from')) {
     if (near !== 'this' && near !== 'from') return 'ahead';
   }
@@ -190,6 +190,12 @@ function wasWorkedOn(before: readonly string[]): boolean {
     !before.some((word) => aheadWords.has(word) || word === 'gets' || word === 'be')
   );
 }
+
+/** "The log was signed for Tuesday": a list that was kept from day to day. */
+const wasKept = (before: readonly string[]) =>
+  /\b(?:was|were|wasnt|werent) (?:not |only |all )?(?:signed|ticked|initialled|stamped|filled|completed|empty|blank)(?: in| out)? for$/.test(
+    before.join(' '),
+  );
 
 /** What is settled for a day yet to come: "agreed on Monday". */
 const arranged = new Set(

@@ -56,4 +56,4 @@ export const countBefore = /\b\d+ (?:[a-z]+ ){0,3}[a-z]+$/;
 export const countNow = /^(?:\d+|none|nothing) (?:[a-z]+ )?(?:today|now|yesterday|this|since)\b/;
 /** "We're starting the new book on Monday". */
 export const isPlanned =
-  /(?:\b(?:is|are|am)|'re|'m|'s) (?:not )?(?:start|begin|hav|mov|tak|giv|meet|see|bring|hold|writ|hand|present|leav|return|visit|try)ing\b[^,;]*$|(?:\b(?:is|are|am)|'re|'m|'s) (?:(?:back|here|in|away|off|out|due|on)(?: on)?|(?:invited|booked|expected)\b[^,;]* on)$|\b(?:has|have) (?:been (?:promised|invited|booked|offered)\b[^,;]* on|(?:proposed|suggested|offered)(?: to [a-z]+)?)(?: the)?$/;
+  /(?:\b(?:is|are|am)|'re|'m|'s) (?:not )?(?:start|begin|hav|mov|tak|giv|meet|see|bring|hold|writ|hand|present|leav|return|visit|try)ing\b[^,;]*$|(?:\b(?:is|are|am)|'re|'m|'s) (?:(?:back|here|in|away|off|out|due|on)(?: on)?(?: the)?|(?:invited|booked|expected)\b[^,;]* on)$|\b(?:has|have) (?:been (?:promised|invited|booked|offered)\b[^,;]* on|(?:proposed|suggested|offered)(?: to [a-z]+)?)(?: the)?$/;

@@ -9,7 +9,7 @@ const isSoon = (date: string, today: string) => daysBetween(today, date) <= soon
 
 /** What has a day of its own in a school's diary. */
 const dated =
-  'exams?|tests?|quiz|trip|visit|meeting|appointment|appt|party|concert|match|deadline|review|birthday|operation|op|surgery|retake|resit|retest|interview|rehearsal|play|fair|assembly|performance|tournament|parents|starts|ends|back|check|due';
+  'exams?|tests?|quiz|trip|visit|meeting|appointment|appt|party|concert|match|deadline|review|birthday|operation|op|surgery|retakes?|resits?|retests?|dentist|doctor|optician|clinic|hospital|hosp|scan|jabs?|physio|photos?|interview|rehearsal|play|fair|assembly|performance|tournament|parents|starts|ends|back|check|due';
 
 /** Days written with their number: "9 December", "4/12", "by the 7th". */
 export const writtenDays: Rule[] = [
