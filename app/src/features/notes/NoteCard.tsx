@@ -10,6 +10,7 @@ import type { Note } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { shortDay } from '../../parts/dates';
+import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
@@ -25,16 +26,17 @@ interface NoteCardProps {
   hits?: readonly Span[];
   /** Who need not be named, for the page is about them. */
   except?: string | null;
-  /** Whole, however long. */
-  whole?: boolean;
   /** More to do with it here. */
   tools?: React.ReactNode;
 }
 
 const none: never[] = [];
 
+/** Of a longer note a passage is shown, in characters. */
+const longest = 280;
+
 /** A note: when and where, its words, whom and what it is about, and when it comes up again. */
-export function NoteCard({ note, hits, except = null, whole, tools }: NoteCardProps) {
+export function NoteCard({ note, hits, except = null, tools }: NoteCardProps) {
   const palette = usePalette();
   const router = useRouter();
   const moment = useMoment(note);
@@ -48,22 +50,21 @@ export function NoteCard({ note, hits, except = null, whole, tools }: NoteCardPr
   const outcome = { open: 'Look again', done: 'Done, was for', dropped: 'Dropped, was for' };
   return (
     <Card style={{ gap: space(1), paddingVertical: space(3) }}>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
-        <View style={{ flex: 1 }}>
-          <Words size="small" tone="inkQuiet" figures>
-            {[day, section].filter(Boolean).join(' · ')}
-          </Words>
-        </View>
-        {note.own ? (
-          <View role="img" aria-label="Only mine">
-            <Lock size={16} color={palette.plum} />
+      <TapArea
+        name={`Open the note of ${day}${note.own ? ', only mine' : ''}: ${note.text}`}
+        onTap={open}
+        style={{ gap: space(1) }}
+      >
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
+          <View style={{ flex: 1 }}>
+            <Words size="small" tone="inkQuiet" figures>
+              {[day, section].filter(Boolean).join(' · ')}
+            </Words>
           </View>
-        ) : null}
-        <View style={{ marginVertical: -space(3), marginRight: -space(3) }}>
-          <Action label="Open" name={`Open the note of ${day}`} onPress={open} />
+          {note.own ? <Lock size={16} color={palette.plum} /> : null}
         </View>
-      </View>
-      <NoteText note={note} hits={hits} whole={whole ?? false} />
+        <NoteText note={note} hits={hits} />
+      </TapArea>
       <NoteTies note={note} except={except} />
       {promised && !tools ? (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
@@ -80,11 +81,11 @@ export function NoteCard({ note, hits, except = null, whole, tools }: NoteCardPr
 }
 
 /** The words, with names brought out, or what was searched for. */
-function NoteText({ note, hits, whole }: { note: Note; hits: readonly Span[] | undefined; whole: boolean }) {
+function NoteText({ note, hits }: { note: Note; hits: readonly Span[] | undefined }) {
   const palette = usePalette();
   const mentions = useRecords((state) => studentsOfNotes(state.current).get(note.id) ?? none);
   const spans = hits ?? mentions.flatMap((mention) => mention.spans);
-  const pieces = passageOf(note.text, spans, whole ? Infinity : 280);
+  const pieces = passageOf(note.text, spans, longest);
   return (
     <Words>
       {pieces.map(({ text, hit }, at) => (

@@ -89,7 +89,7 @@ export const RollFooter = memo(function RollFooter({
         borderTopWidth: 1,
         borderColor: palette.line,
         backgroundColor: palette.surface,
-        minHeight: 76,
+        minHeight: 94,
       }}
     >
       <View style={{ flex: 1 }} aria-live="polite" testID="roll-summary">
