@@ -146,6 +146,12 @@ describe('periods', () => {
     expect(problems.map(({ line }) => line)).toEqual([4, 5, 6, 7, 8]);
     expect(problems[3]?.reason).toBe('there is another “p2” above');
   });
+  test('no more of them are read than a day may have', () => {
+    const lines = Array.from({ length: 31 }, (_, at) => `P${at} 8:${10 + at}–9:${10 + at}`);
+    const { periods, problems } = readPeriods(lines.join('\n'));
+    expect(periods).toHaveLength(30);
+    expect(problems).toEqual([{ line: 31, reason: 'a day has at most 30 periods' }]);
+  });
   test('what is written can be read again', () => {
     const time = fc.integer({ min: 0, max: 23 * 60 + 58 });
     const word = fc.stringMatching(/^[A-Za-z][A-Za-z0-9 ]{0,10}[A-Za-z]$/);

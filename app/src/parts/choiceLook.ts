@@ -14,12 +14,12 @@ export const choiceLook = (palette: Palette, chosen: boolean): ViewStyle => ({
   backgroundColor: chosen ? palette.slateWash : palette.surface,
 });
 
-/** What a form has on a phone, in pixels, and what a bold letter takes of it. */
+/** The width of a form on a narrow phone, in pixels: what is joined has to fit there. */
 const formWidth = 342;
-const phoneWidth = 430;
+/** The width of a bold letter, in pixels. */
 const letter = 9.5;
-/** Where there is more room than that, a segment is at most so wide. */
-const widest = 150;
+/** The widest that a row of joined values gets, in pixels: as a form on a wide phone, or so much for each value. */
+const widest = { row: 430, each: 150 };
 
 /** Do a few values fit beside each other, each with the same width? */
 export function fitsJoined(labels: readonly string[]): boolean {
@@ -32,7 +32,7 @@ export const rowLook = (palette: Palette, labels: readonly string[]): ViewStyle 
   fitsJoined(labels)
     ? {
         flexDirection: 'row',
-        maxWidth: Math.max(phoneWidth, labels.length * widest),
+        maxWidth: Math.max(widest.row, labels.length * widest.each),
         borderRadius: radius.control,
         borderWidth: 1,
         borderColor: palette.line,

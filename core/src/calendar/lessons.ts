@@ -98,7 +98,8 @@ function dropHeldOtherwise(found: Map<string, Lesson>, recorded: ReadonlyMap<str
 
 /**
  * All lessons from one date to another, both included: those the timetable gives on days of a term
- * that are not off (where a part of a day is: those that begin outside of it), as recorded where somebody wrote about them, and recorded ones outside it.
+ * that are not off (where a part of a day is: those that begin outside of it), as recorded where somebody
+ * wrote about them, and recorded ones outside it.
  * A recorded lesson stays when the timetable changes or the day becomes a day off, if its roll was
  * taken, it was set aside or moved, or it is an extra one.
  */

@@ -5,9 +5,6 @@ type Time = Pick<Meeting, 'everyOtherFrom' | 'weekday' | 'startsAt' | 'endsAt'>;
 
 /** Do two times of the timetable ever meet at once? Those of the one week and of the other do not. */
 export function meetAtOnce(a: Time, b: Time): boolean {
-  const inOneWeek =
-    !a.everyOtherFrom ||
-    !b.everyOtherFrom ||
-    meetsInWeekOf({ everyOtherFrom: a.everyOtherFrom }, b.everyOtherFrom);
+  const inOneWeek = !b.everyOtherFrom || meetsInWeekOf(a, b.everyOtherFrom);
   return inOneWeek && a.weekday === b.weekday && a.startsAt < b.endsAt && b.startsAt < a.endsAt;
 }

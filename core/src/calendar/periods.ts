@@ -10,6 +10,9 @@ export interface LineProblem {
   reason: string;
 }
 
+/** As many as a school's day has, by the schema. */
+const most = 30;
+
 const time = String.raw`\d{1,2}(?:[:.h]?[0-5]\d)?\s*(?:am|pm|a\.m\.|p\.m\.|h|uhr)?`;
 const between = String.raw`\s*(?:-|–|—|to|until|till|bis|,|;|\t|\s)\s*`;
 const lineShape = new RegExp(
@@ -53,7 +56,9 @@ export function readPeriods(text: string): { periods: Period[]; problems: LinePr
     if (written.trim() === '') return;
     const read = readLine(written.trim());
     const same = 'name' in read && periods.some(({ name }) => name.toLowerCase() === read.name.toLowerCase());
-    if (same) problems.push({ line: index + 1, reason: `there is another “${read.name}” above` });
+    if (periods.length === most)
+      problems.push({ line: index + 1, reason: `a day has at most ${most} periods` });
+    else if (same) problems.push({ line: index + 1, reason: `there is another “${read.name}” above` });
     else if ('name' in read) periods.push(read);
     else problems.push({ line: index + 1, ...read });
   });

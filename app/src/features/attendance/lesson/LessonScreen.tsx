@@ -89,7 +89,8 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const now = useNow();
   const sections = useRecords((state) => state.current.section);
   const modes = modesOf(sections[lesson.sectionId]);
-  const mode = modeOf(useLocalSearchParams<{ mode?: string }>().mode, modes);
+  const { mode: asked } = useLocalSearchParams<{ mode?: string }>();
+  const mode = modeOf(asked, modes);
   const setMode = useCallback(
     (next: LessonMode) => {
       router.setParams({ mode: next });
@@ -113,9 +114,13 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   const index = lessons.findIndex(({ id }) => id === lesson.id);
   const goTo = useCallback(
     (to: Lesson | undefined) => {
-      if (to) router.replace({ pathname: '/lessons/[lessonId]', params: { lessonId: to.id, mode } });
+      if (!to) return;
+      // What was chosen goes along to where it is one of the tabs; else the first of them opens.
+      const kept = modesOf(sections[to.sectionId]).find((one) => one === asked);
+      const params = { lessonId: to.id, ...(kept ? { mode: kept } : {}) };
+      router.replace({ pathname: '/lessons/[lessonId]', params });
     },
-    [router, mode],
+    [router, sections, asked],
   );
   const openCheckIns = useCallback(() => {
     setCheckIns(true);

@@ -15,10 +15,12 @@ export const modeNames: Record<LessonMode, string> = {
   turns: 'Turns',
 };
 
-/** What the lessons of a class have, in its order. */
+const allModes = Object.keys(modeNames) as LessonMode[];
+
+/** What the lessons of a class have, in its order; the same list while nothing of it changes. */
 export function modesOf(section: Section | undefined): LessonMode[] {
-  const chosen = section?.lessonModes ?? [];
-  return chosen.length > 0 ? chosen : (Object.keys(modeNames) as LessonMode[]);
+  const chosen = section?.lessonModes;
+  return chosen?.length ? chosen : allModes;
 }
 
 /** @param asked as the address has it; a class that has no such thing shows it all the same */

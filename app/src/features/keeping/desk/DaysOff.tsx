@@ -62,6 +62,10 @@ function DayOffForm({ onClose }: { onClose: () => void }) {
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [asked, setAsked] = useState(false);
   const accept = async () => {
+    if (length === 'part' && !partFrom.trim() && !partUntil.trim()) {
+      setErrors({ offFrom: 'From when, or until when, is it off?' });
+      return;
+    }
     const startsOn = readDate(from);
     const endsOn = to.trim() ? readDate(to) : startsOn;
     const timeOf = (written: string) => {
@@ -76,10 +80,6 @@ function DayOffForm({ onClose }: { onClose: () => void }) {
       endsOn,
       ...(length === 'whole' ? wholeDay : part),
     });
-    if (length === 'part' && !partFrom.trim() && !partUntil.trim()) {
-      setErrors({ offFrom: 'From when, or until when, is it off?' });
-      return;
-    }
     if (read.errors) {
       setErrors(read.errors);
       return;
