@@ -50,25 +50,36 @@ const span = { from: 0, to: 5 };
 const topic = { trouble: true, alsoCalled: ['splice'] };
 const concern = { studentId: 'a', sectionId: 's', concern: 'absent' } as const;
 
+const weekly = {
+  id: 'm',
+  sectionId: 's',
+  weekday: 1,
+  startsAt: '10:40',
+  endsAt: '11:30',
+  validFrom: null,
+  validUntil: null,
+  everyOtherFrom: '2026-08-31',
+};
+
 /**
  * One class's term in which every kind of change comes once, each with something to change: a kind that is missing
  * here does not compile.
  */
 export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
   'school.set': { id: 'school', name: 'Tern Rock', zone: 'Europe/Dublin', graceMinutes: 5, periods: [] },
-  'school.periods': { id: 'school', periods: [{ name: 'P1', startsAt: '09:00', endsAt: '09:50' }] },
+  'school.periods': {
+    id: 'school',
+    periods: [{ name: 'P1', startsAt: '09:00', endsAt: '09:50' }],
+    ended: [],
+    added: [],
+  },
   'term.set': { id: 't', name: 'Autumn', startsOn: '2026-08-24', endsOn: '2026-12-04' },
   'section.set': { id: 's', name: 'Boat Workshop', subject: 'Boats', room: 'Shed' },
   'section.lessonModes': { id: 's', lessonModes: ['roll', 'circle'] },
-  'meeting.add': {
-    id: 'm',
-    sectionId: 's',
-    weekday: 1,
-    startsAt: '10:40',
-    endsAt: '11:30',
-    validFrom: null,
-    validUntil: null,
-    everyOtherFrom: '2026-08-31',
+  'meeting.add': weekly,
+  'meeting.replace': {
+    ended: [{ id: 'm', validUntil: '2026-11-22' }],
+    added: [{ ...weekly, id: 'm4', validFrom: '2026-11-23' }],
   },
   'dayOff.add': {
     days: [

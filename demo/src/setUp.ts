@@ -33,7 +33,8 @@ export async function setUp(client: ApiClient, term: DemoTerm): Promise<DemoPlac
     begun,
   );
   const { school } = await client.get<{ school: School[] }>(addressOf('setup'));
-  for (const { id } of school) await sender.add('school.periods', { id, periods: dayPeriods }, begun);
+  for (const { id } of school)
+    await sender.add('school.periods', { id, periods: dayPeriods, ended: [], added: [] }, begun);
   const sections = new Map<string, string>();
   const meetings = new Map<string, string>();
   for (const { name, subject, room, meets } of classes) {

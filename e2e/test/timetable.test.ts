@@ -116,7 +116,8 @@ test('where a part of a day is off, lessons that begin in it are not held, and t
   expect(await textOf(page)).not.toContain('Today');
 });
 
-test('a period that changes takes the lessons at its times along', async () => {
+test('a period that changes takes the lessons at its times along, and all of it is taken back as one', async () => {
+  const before = await timetable();
   await page.goto(`${server.address}/desk`);
   await tap(page, 'Periods');
   await write('P1 8:50–9:40\nP3 10:45–11:35');
@@ -125,4 +126,8 @@ test('a period that changes takes the lessons at its times along', async () => {
   await says(page, 'P3 10:45–11:35');
   await saved(page);
   expect((await timetable()).filter((one) => one.includes('10:40'))).toEqual([]);
+  await tap(page, 'Take back: timetable');
+  await says(page, 'P3 10:40–11:30');
+  await saved(page);
+  expect(await timetable()).toEqual(before);
 });

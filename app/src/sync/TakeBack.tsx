@@ -12,12 +12,14 @@ interface TakeBackProps {
   concerns?: Concerns;
   /** Where it would only be in the way, it shows when there is something to take back. */
   always?: boolean;
+  /** What it is about, in words, where there is another on the page. */
+  of?: string;
   /** As a sign alone, beside the one thing to do. */
   small?: boolean;
 }
 
 /** Takes back the last change made here about something. */
-export function TakeBack({ about, concerns, always, small }: TakeBackProps) {
+export function TakeBack({ about, concerns, always, of, small }: TakeBackProps) {
   const undoable = useRecords((state) => lastDone(state.done, about, concerns) !== undefined);
   const undo = useCallback(() => {
     takeBack(about, concerns);
@@ -27,6 +29,7 @@ export function TakeBack({ about, concerns, always, small }: TakeBackProps) {
   return (
     <Action
       label="Take back"
+      name={of && `Take back: ${of}`}
       icon={Undo2}
       disabled={!undoable}
       onPress={undo}

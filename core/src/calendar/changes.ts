@@ -35,9 +35,17 @@ export const MeetingToAdd = recordFields.meeting
     path: ['endsAt'],
   });
 
+/** Times of the timetable that give way, and those in their place. */
+const MeetingsReplaced = {
+  /** Until its last day, for what was held stays; null where nothing was: it is taken out. */
+  ended: z.array(z.strictObject({ id: Id, validUntil: LocalDate.nullable() })).max(400),
+  added: z.array(MeetingToAdd).max(400),
+};
+
 export const calendarChanges = {
   'school.set': changeKind(z.strictObject({ id: Id, ...recordFields.school.shape })),
-  'school.periods': changeKind(z.strictObject({ id: Id, periods: SchoolPeriods })),
+  // The periods, with the lessons at the times of those that change, as one.
+  'school.periods': changeKind(z.strictObject({ id: Id, periods: SchoolPeriods, ...MeetingsReplaced })),
   'term.set': changeKind(TermToSet),
   // Another term from the one before: new classes, times and enrolments; the old ones end.
   'term.next': changeKind(
@@ -69,7 +77,8 @@ export const calendarChanges = {
   'dayOff.add': changeKind(z.strictObject({ days: z.array(DayOffToAdd).min(1).max(400) })),
   'dayOff.remove': changeKind(z.strictObject({ id: Id })),
   'meeting.add': changeKind(MeetingToAdd, ({ sectionId }) => sectionId),
-  // Ends a meeting instead of removing it: the lessons it has already held stay where they were.
+  // What a device with an older application may still have to send: one time ended or removed by itself.
   'meeting.end': changeKind(z.strictObject({ id: Id, validUntil: LocalDate })),
+  'meeting.replace': changeKind(z.strictObject(MeetingsReplaced), ({ added }) => added[0]?.sectionId ?? null),
   'meeting.remove': changeKind(z.strictObject({ id: Id })),
 };

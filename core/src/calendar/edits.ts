@@ -1,12 +1,28 @@
 import type { Edit, EditsByKind } from '../changes/edit';
+import type { PayloadOf } from '../changes/kind';
 import type { calendarChanges } from './changes';
+
+function meetingsReplaced({ ended, added }: PayloadOf<(typeof calendarChanges)['meeting.replace']>): Edit[] {
+  return [
+    ...ended.map(({ id, validUntil }): Edit => ({
+      op: 'set',
+      table: 'meeting',
+      id,
+      values: validUntil === null ? { removed: true } : { validUntil },
+    })),
+    ...added.map(({ id, ...values }): Edit => ({ op: 'make', table: 'meeting', id, values })),
+  ];
+}
 
 export const calendarEdits: EditsByKind<typeof calendarChanges> = {
   'school.set': ({ id, ...values }) => [
     { op: 'ensure', table: 'school', id, values },
     { op: 'set', table: 'school', id, values },
   ],
-  'school.periods': ({ id, periods }) => [{ op: 'set', table: 'school', id, values: { periods } }],
+  'school.periods': ({ id, periods, ...replaced }) => [
+    { op: 'set', table: 'school', id, values: { periods } },
+    ...meetingsReplaced(replaced),
+  ],
   'term.set': ({ id, ...values }) => [
     { op: 'ensure', table: 'term', id, values },
     { op: 'set', table: 'term', id, values },
@@ -36,5 +52,6 @@ export const calendarEdits: EditsByKind<typeof calendarChanges> = {
   'dayOff.remove': ({ id }) => [{ op: 'set', table: 'dayOff', id, values: { removed: true } }],
   'meeting.add': ({ id, ...values }) => [{ op: 'make', table: 'meeting', id, values }],
   'meeting.end': ({ id, validUntil }) => [{ op: 'set', table: 'meeting', id, values: { validUntil } }],
+  'meeting.replace': meetingsReplaced,
   'meeting.remove': ({ id }) => [{ op: 'set', table: 'meeting', id, values: { removed: true } }],
 };

@@ -43,6 +43,7 @@ export function NoteCard({ note, hits, except = null, tools }: NoteCardProps) {
   const section = useSectionName(note.sectionId);
   const followUp = useRecords((state) => state.current.followUp[note.id]);
   const day = [shortDay(moment.date), note.happenedAt ?? moment.time].join(', ');
+  const place = [day, section].filter(Boolean).join(' · ');
   const open = () => {
     router.push({ pathname: '/notes/[noteId]', params: { noteId: note.id } });
   };
@@ -51,14 +52,14 @@ export function NoteCard({ note, hits, except = null, tools }: NoteCardProps) {
   return (
     <Card style={{ gap: space(1), paddingVertical: space(3) }}>
       <TapArea
-        name={`Open the note of ${day}${note.own ? ', only mine' : ''}: ${note.text}`}
+        name={`Open the note of ${place}${note.own ? ', only mine' : ''}: ${note.text}`}
         onTap={open}
         style={{ gap: space(1) }}
       >
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
           <View style={{ flex: 1 }}>
             <Words size="small" tone="inkQuiet" figures>
-              {[day, section].filter(Boolean).join(' · ')}
+              {place}
             </Words>
           </View>
           {note.own ? <Lock size={16} color={palette.plum} /> : null}

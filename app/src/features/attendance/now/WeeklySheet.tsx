@@ -45,10 +45,9 @@ export function WeeklySheet({ sectionId, proposed, onClose }: WeeklySheetProps) 
       }
       makeChange('term.set', term.data, 'desk');
     }
-    for (const { weekday, startsAt, endsAt } of wanted) {
-      const valid = { validFrom: addDays(now.date, 1), validUntil: null, everyOtherFrom: null };
-      makeChange('meeting.add', { id: newId(), sectionId, weekday, startsAt, endsAt, ...valid }, 'timetable');
-    }
+    const valid = { validFrom: addDays(now.date, 1), validUntil: null, everyOtherFrom: null };
+    const added = wanted.map((time) => ({ id: newId(), sectionId, ...time, ...valid }));
+    makeChange('meeting.replace', { ended: [], added }, 'timetable');
     forgetTyped(form);
     onClose();
   };

@@ -224,7 +224,7 @@ export function DaysOff() {
           />
           <Action label="From a calendar" icon={FileUp} onPress={() => picker.current?.click()} />
           {days.length > 0 ? <TakeSomeOut of="days off" editing={editing} onEditing={setEditing} /> : null}
-          <TakeBack about={about} />
+          <TakeBack about={about} of="days off" />
         </View>
       </OnlyKeeper>
       {adding ? (

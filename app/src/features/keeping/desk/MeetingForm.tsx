@@ -22,7 +22,7 @@ import { useNow } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';
 import { useSections } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
-import { aboutTimetable, changesOn, replaceMeeting } from './replaceMeeting';
+import { aboutTimetable, changesOn, replaced } from './replaceMeeting';
 
 const weekdayOptions = weekdayNames.map((name, index) => ({
   value: String(index + 1),
@@ -124,8 +124,8 @@ export function MeetingForm({ meeting, onClose }: MeetingFormProps) {
       setErrors({ startsAt: `On ${day} the class has a lesson from ${other.startsAt} to ${other.endsAt}` });
       return;
     }
-    if (meeting) replaceMeeting(current, meeting, added, now.date);
-    else for (const one of added) makeChange('meeting.add', one, aboutTimetable);
+    const change = meeting ? replaced(current, meeting, added, now.date) : { ended: [], added };
+    makeChange('meeting.replace', change, aboutTimetable);
     forgetTyped(form);
     onClose();
   };

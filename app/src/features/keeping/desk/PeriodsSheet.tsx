@@ -15,7 +15,7 @@ import { forgetTyped } from '../../../parts/typed';
 import { useNow } from '../../../sync/clock';
 import { makeChange } from '../../../sync/outbox';
 import { useRecords } from '../../../sync/useRecords';
-import { aboutTimetable, replaceMeeting } from './replaceMeeting';
+import { aboutTimetable, replaced } from './replaceMeeting';
 
 const form = 'periods';
 
@@ -32,11 +32,20 @@ export function PeriodsSheet({ onClose }: { onClose: () => void }) {
   const accept = () => {
     setProblems(found);
     if (found.length > 0 || !school) return;
-    makeChange('school.periods', { id: school.id, periods }, aboutTimetable);
-    for (const { meeting, startsAt, endsAt } of moved) {
+    const moves = moved.map(({ meeting, startsAt, endsAt }) => {
       const { id: _id, removed: _removed, ...rest } = meeting;
-      replaceMeeting(current, meeting, [{ ...rest, startsAt, endsAt }], date);
-    }
+      return replaced(current, meeting, [{ ...rest, startsAt, endsAt }], date);
+    });
+    makeChange(
+      'school.periods',
+      {
+        id: school.id,
+        periods,
+        ended: moves.flatMap((move) => move.ended),
+        added: moves.flatMap((move) => move.added),
+      },
+      aboutTimetable,
+    );
     forgetTyped(form);
     onClose();
   };

@@ -111,7 +111,7 @@ export function TermDates() {
               }}
             />
           ) : null}
-          <TakeBack about="desk" />
+          <TakeBack about="desk" of="term" />
         </View>
       </OnlyKeeper>
       {next && last ? (

@@ -12,6 +12,7 @@ import { Words } from '../../../parts/Words';
 import { space, target } from '../../../theme/tokens';
 import { useAccount } from '../../../sync/account';
 import { useNow } from '../../../sync/clock';
+import { makeChange } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useSectionNames, useSections } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
@@ -19,7 +20,7 @@ import { weekdayNames } from '@slate-path/core/calendar/weekdays';
 import { TakeSomeOut } from './TakeSomeOut';
 import { MeetingForm } from './MeetingForm';
 import { PeriodsSheet } from './PeriodsSheet';
-import { aboutTimetable, endMeeting } from './replaceMeeting';
+import { aboutTimetable, ended } from './replaceMeeting';
 
 /** When each class meets in a week. A lesson taken out stays where it was already held. */
 export function Timetable() {
@@ -85,7 +86,8 @@ export function Timetable() {
                     icon={Trash}
                     tone="inkQuiet"
                     onPress={() => {
-                      endMeeting(current, meeting, now.date);
+                      const taken = { ended: [ended(current, meeting, now.date)], added: [] };
+                      makeChange('meeting.replace', taken, aboutTimetable);
                     }}
                   />
                 ) : null}
@@ -113,7 +115,7 @@ export function Timetable() {
             }}
           />
         ) : null}
-        <TakeBack about={aboutTimetable} />
+        <TakeBack about={aboutTimetable} of="timetable" />
       </View>
       {naming ? (
         <PeriodsSheet

@@ -1,10 +1,16 @@
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { Records } from '@slate-path/core/records/records';
 import type { Meeting } from '@slate-path/core/records/schema';
-import { makeChange, newId } from '../../../sync/outbox';
+import { newId } from '../../../sync/outbox';
 
 type Lessons = Pick<Records, 'lesson'>;
 type Times = Omit<Meeting, 'id' | 'removed'>;
+
+/** What changes in the timetable at once, as the change has it. */
+interface Replaced {
+  ended: { id: string; validUntil: string | null }[];
+  added: Omit<Meeting, 'removed'>[];
+}
 
 export const aboutTimetable = 'timetable';
 
@@ -21,27 +27,23 @@ export function changesOn(records: Lessons, meeting: Meeting, today: string): st
   return wasHeldIn(records, meeting, today) ? addDays(today, 1) : today;
 }
 
-/** Takes a time out of the timetable from a day on: what was held before stays. */
-export function endMeeting(records: Lessons, meeting: Meeting, from: string): void {
-  const { id } = meeting;
-  if (wasHeldIn(records, meeting))
-    makeChange('meeting.end', { id, validUntil: addDays(from, -1) }, aboutTimetable);
-  else makeChange('meeting.remove', { id }, aboutTimetable);
+/** A time of the timetable that is taken out from a day on: what was held before stays. */
+export function ended(records: Lessons, meeting: Meeting, from: string): Replaced['ended'][number] {
+  const validUntil = wasHeldIn(records, meeting) ? addDays(from, -1) : null;
+  return { id: meeting.id, validUntil };
 }
 
-/** Puts others in place of a time of the timetable, from the day on which that is possible. */
-export function replaceMeeting(
+/** What puts others in place of a time of the timetable, from the day on which that is possible. */
+export function replaced(
   records: Lessons,
   meeting: Meeting,
   others: readonly Times[],
   today: string,
-): void {
+): Replaced {
   const from = changesOn(records, meeting, today);
-  endMeeting(records, meeting, from ?? today);
-  for (const other of others)
-    makeChange(
-      'meeting.add',
-      { ...other, validFrom: from ?? meeting.validFrom, id: newId() },
-      aboutTimetable,
-    );
+  const validFrom = from ?? meeting.validFrom;
+  return {
+    ended: [ended(records, meeting, from ?? today)],
+    added: others.map((other) => ({ ...other, validFrom, id: newId() })),
+  };
 }
