@@ -1,7 +1,10 @@
 import { Command, InvalidArgumentError, Option } from 'commander';
 import { LocalDate, LocalTime } from '@slate-path/core/records/schema';
+import { LocalMoment } from '@slate-path/core/records/values';
+import { endOfDay } from '@slate-path/core/work/wholeMoment';
 import { InputError } from './input';
 import { backup } from './backup';
+import { digest, type DigestCommand } from './digest';
 import { exportArchive, importArchive, restore } from './exportImport';
 import { match, type LessonTime, type MatchCommand } from './match';
 import { newPassphrase } from './passphrase';
@@ -27,6 +30,15 @@ function moment(written: string): string {
   if (!LocalDate.safeParse(written.slice(0, 10)).success || Number.isNaN(Date.parse(written)))
     throw new InvalidArgumentError('A moment looks like 2026-11-23T10:05.');
   return written;
+}
+
+/** A local moment; a day alone is the end of it. */
+function localTime(written: string): string {
+  if (LocalDate.safeParse(written).success) return endOfDay(written);
+  const local = written.replace(' ', 'T');
+  if (!LocalMoment.safeParse(local).success || !LocalDate.safeParse(local.slice(0, 10)).success)
+    throw new InvalidArgumentError('A local time looks like 2026-11-23T17:00.');
+  return local;
 }
 
 function minutes(written: string): number {
@@ -77,6 +89,22 @@ program
     if (from !== undefined && to !== undefined && from > to)
       program.error('--from is later than --to.', { exitCode: 2 });
     watch(options);
+  });
+
+program
+  .command('digest')
+  .description('work and activity of a class, from an archive')
+  .requiredOption('--archive <file>', 'an archive (a zip with datapackage.json)')
+  .requiredOption('--section <id>', 'the class')
+  .requiredOption('--from <date>', 'first day, YYYY-MM-DD', date)
+  .requiredOption('--to <date>', 'last day, which counts too', date)
+  .option('--kind <kind>', 'only actions of this kind')
+  .option('--place <place>', 'only actions in this place')
+  .option('--as-of <moment>', 'nothing later is known (without it: the end of the last day)', localTime)
+  .option('--json', 'one JSON object a line')
+  .action((options: DigestCommand) => {
+    if (options.from > options.to) program.error('--from is later than --to.', { exitCode: 2 });
+    digest(options);
   });
 
 program

@@ -5,10 +5,10 @@ import path from 'node:path';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'slate-'));
 
-/** A file with some text. @returns its path */
-export function fileOf(name: string, text: string): string {
+/** A file with some content. @returns its path */
+export function fileOf(name: string, content: string | Uint8Array): string {
   const file = path.join(folder, name);
-  fs.writeFileSync(file, text);
+  fs.writeFileSync(file, content);
   return file;
 }
 
