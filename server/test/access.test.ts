@@ -42,6 +42,8 @@ describe('who may do what', () => {
     'post /api/sections/{sectionId}/at-school': [401, 401, 404],
     'get /api/watch': [401, 401, 200],
     'get /api/sections/{sectionId}/glance': [401, 401, 404],
+    'get /api/sections/{sectionId}/work': [401, 401, 404],
+    'get /api/sections/{sectionId}/students/{studentId}/days/{date}': [401, 401, 404],
     'post /api/sections/{sectionId}/watch-preview': [401, 401, 404],
     'get /api/colleagues': [401, 401, 200],
     'post /api/invitations': [401, 401, 400],

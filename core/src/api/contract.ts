@@ -13,6 +13,7 @@ import { recordEndpoints } from './records';
 import { sharingEndpoints } from './sharing';
 import { syncEndpoints } from './sync';
 import { watchEndpoints } from './watch';
+import { workEndpoints } from './work';
 
 /** What every operation takes and answers, once for the server, the app and the documentation. */
 export const contract = {
@@ -23,6 +24,7 @@ export const contract = {
   ...noteEndpoints,
   ...syncEndpoints,
   ...watchEndpoints,
+  ...workEndpoints,
   ...peopleEndpoints,
   ...sharingEndpoints,
   ...grantEndpoints,

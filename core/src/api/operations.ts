@@ -51,6 +51,9 @@ export const operations = {
   glance: 'get /api/sections/{sectionId}/glance',
   previewWatch: 'post /api/sections/{sectionId}/watch-preview',
 
+  classWork: 'get /api/sections/{sectionId}/work',
+  studentDay: 'get /api/sections/{sectionId}/students/{studentId}/days/{date}',
+
   studentPath: 'get /api/students/{studentId}/path',
   readRoster: 'post /api/sections/{sectionId}/roster-reading',
   atSchool: 'post /api/sections/{sectionId}/at-school',

@@ -286,6 +286,6 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   pathSummary: [['studentId']],
   work: [['sectionId']],
   handIn: [['workId'], ['studentId']],
-  activity: [['sectionId'], ['studentId']],
+  activity: [['sectionId'], ['studentId', 'at']],
   nod: [['studentId']],
 };

@@ -1,2 +1,2 @@
 /** Conditions that the fields of a record may have to meet. */
-export { Between, In, IsNull, Not } from 'typeorm';
+export { Between, In, IsNull, MoreThan, Not } from 'typeorm';

@@ -240,7 +240,43 @@ export const ChangeEntity = new EntitySchema<ChangeLine>({
   ],
 });
 
+/** What a student did on a day, of one kind and in one place: counted by triggers (`activityDays.ts`). */
+export interface ActivityDayRow {
+  scopeId: string;
+  studentId: string;
+  day: string;
+  kind: string;
+  place: string;
+  count: number;
+  seconds: number;
+  firstAt: string;
+  lastAt: string;
+  /** A bit for each hour of the day. */
+  hours: number;
+}
+
+const key = { type: 'text', primary: true } as const;
+
+export const ActivityDayEntity = new EntitySchema<ActivityDayRow>({
+  name: 'activityDay',
+  tableName: 'activityDay',
+  withoutRowid: true,
+  columns: {
+    scopeId: key,
+    studentId: key,
+    day: key,
+    kind: key,
+    place: key,
+    count: { type: 'integer' },
+    seconds: { type: 'real' },
+    firstAt: text,
+    lastAt: text,
+    hours: { type: 'integer' },
+  },
+});
+
 export const entities = [
+  ActivityDayEntity,
   MemberEntity,
   ScopeEntity,
   PathGrantEntity,

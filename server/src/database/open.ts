@@ -22,6 +22,7 @@ import { Erasing1765210000000 } from './migrations/1765210000000-Erasing';
 import { Scopes1765300000000 } from './migrations/1765300000000-Scopes';
 import { PathGrants1765400000000 } from './migrations/1765400000000-PathGrants';
 import { TimetableParts1765500000000 } from './migrations/1765500000000-TimetableParts';
+import { ActivityDays1765600000000 } from './migrations/1765600000000-ActivityDays';
 import { holdFolder, type LetGo } from './hold';
 import { DatabaseError, diskTrouble, reasonOf } from './problems';
 import { finishRestore } from './restore';
@@ -49,6 +50,7 @@ export const migrations = [
   Scopes1765300000000,
   PathGrants1765400000000,
   TimetableParts1765500000000,
+  ActivityDays1765600000000,
 ];
 
 /**

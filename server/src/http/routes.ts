@@ -18,6 +18,7 @@ import { syncRoutes } from '../sync/routes';
 import { tallyRoutes } from '../observation/tallies/routes';
 import { viewRoutes } from '../views/routes';
 import { watchRoutes } from '../watch/routes';
+import { workRoutes } from '../work/routes';
 import { openApiDocument } from './openapi';
 import { Problem } from './problem';
 import { route, type Route } from './route';
@@ -54,6 +55,7 @@ export const routes: readonly Route[] = [
   ...sweepRoutes,
   ...noteRoutes,
   ...watchRoutes,
+  ...workRoutes,
   ...archiveRoutes,
   ...backupRoutes,
   ...erasureRoutes,

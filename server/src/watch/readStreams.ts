@@ -4,6 +4,7 @@ import type { Lesson } from '@slate-path/core/records/schema';
 import { wasHeld } from '@slate-path/core/attendance/roll/totals';
 import type {
   ByLesson,
+  DoneRow,
   LessonColumn,
   LessonRows,
   LessonTable,
@@ -40,8 +41,8 @@ const statements = {
 /** The class, where the teacher may read it: without it there is nothing to observe. */
 const sectionHere = `SELECT "id" FROM "section" WHERE ${alsoReadable('section')} AND ${notRemoved} AND "id" = ?`;
 
-/** What was done outside the lessons of a class, or of no class. */
-const activityHere = `SELECT "sectionId" AS section_id, "studentId" AS student_id, "at" FROM "activity" WHERE ${readable('activity')} AND ${notRemoved} AND ("sectionId" IS NULL OR "sectionId" = ?)`;
+/** What was done outside the lessons of a class, or of the teacher's students in no class, day by day. */
+const activityHere = `SELECT CASE WHEN "scopeId" = :sectionId THEN :sectionId END AS section_id, "studentId" AS student_id, "day" AS "at", sum("count") AS "count" FROM "activityDay" WHERE "scopeId" IN (:sectionId, :teacherId) GROUP BY "scopeId", "studentId", "day"`;
 
 /**
  * The rows of a class's lessons, as one list for each column of each lesson: a third of the time that a row for each
@@ -199,7 +200,7 @@ export function readStreams(records: RecordReader, query: ClassQuery): StreamRow
     look_fors: lookFors.map(({ id, measure, tone }) => ({ id, measure, tone })),
     work: read('work'),
     hand_ins: read('hand_ins'),
-    activity: records.rows<StreamRow<'activity'>>(activityHere, [teacherId, sectionId]),
+    activity: records.rows<DoneRow>(activityHere, [{ sectionId, teacherId }]),
     topics: topicsOf(records, teacherId),
   };
 }

@@ -26,9 +26,9 @@ export function readOnline(archive: StreamRows, roster: Roster, sectionId: strin
   const days = groupBy(rows, ({ at }) => dateOf(at));
   return inOrder(days).map((date) => {
     const slot = dayOfNone(roster, date);
-    for (const { student_id: student } of days.get(date) ?? []) {
+    for (const { student_id: student, count = 1 } of days.get(date) ?? []) {
       const i = roster.indexIn(student, date);
-      if (i >= 0) slot.value[i] = (slot.value[i] ?? 0) + 1;
+      if (i >= 0) slot.value[i] = (slot.value[i] ?? 0) + count;
     }
     return slot;
   });

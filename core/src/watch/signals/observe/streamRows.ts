@@ -39,10 +39,15 @@ export type LessonRows<T extends LessonTable> = {
 };
 export type ByLesson<T extends LessonTable> = ReadonlyMap<string, LessonRows<T>>;
 
+/** An action, or so many of a day. */
+export type DoneRow = StreamRow<'activity'> & { count?: number };
+
 /** What the streams are made of: of an archive or a database no more has to be read. */
 export type StreamRows = {
-  readonly [T in Exclude<StreamTable, LessonTable>]: readonly StreamRow<T>[];
-} & { readonly [T in LessonTable]: ByLesson<T> } & { readonly seatings: readonly SeatingRow[] };
+  readonly [T in Exclude<StreamTable, LessonTable | 'activity'>]: readonly StreamRow<T>[];
+} & { readonly activity: readonly DoneRow[] } & { readonly [T in LessonTable]: ByLesson<T> } & {
+  readonly seatings: readonly SeatingRow[];
+};
 
 /** How a class sat from a day on; the open format has no file for it, so it stands in `more.csv`. */
 export interface SeatingRow extends ClassSeating {
