@@ -43,6 +43,12 @@ function addPeople(rows: ArchiveRows, { section, students }: World): void {
     });
 }
 
+/** The teacher hands back in the afternoon, some days after a piece was due; what came later, later. */
+function backOn(due: string, daysLate: number, index: number, today: string): string | null {
+  const day = addDays(due, Math.max(daysLate, 0) + 2 + ((index * 3) % 5));
+  return day < today ? `${day}T15:30:00` : null;
+}
+
 /** Two pieces of work a week, handed in, late or not at all, with scores. */
 function addWork(
   rows: ArchiveRows,
@@ -65,7 +71,9 @@ function addWork(
       const chance = life.chance('work', at);
       for (const student of students) {
         const usual = life.usualOf(student, at);
-        const handedIn = drawHandIn(chance, usual, life.moodOf(date, section.name));
+        const drawn = drawHandIn(chance, usual, life.moodOf(date, section.name));
+        // What comes late and has not come yet is missing today.
+        const handedIn = drawn && addDays(date, drawn.daysLate) < today ? drawn : null;
         const minute = chance.whole(10, 49);
         rows.add('hand_ins', {
           work_id: work,
@@ -74,7 +82,7 @@ function addWork(
           handed_in_at: handedIn
             ? `${addDays(date, handedIn.daysLate)}T${handedIn.daysLate > 0 ? '19' : '07'}:${String(minute)}:00`
             : null,
-          handed_back_at: null,
+          handed_back_at: handedIn ? backOn(date, handedIn.daysLate, index, today) : null,
           score: handedIn ? Math.round((handedIn.score / 100) * points) : null,
         });
       }

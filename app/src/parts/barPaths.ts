@@ -11,6 +11,8 @@ interface BarSize {
   width: number;
   height: number;
   step: number;
+  /** Where each bar begins, where they do not stand at one distance. */
+  places?: readonly number[];
 }
 
 const round = (value: number) => Math.round(value * 100) / 100;
@@ -34,13 +36,16 @@ export interface BarPaths {
 }
 
 /** @param shapes from left to right; null leaves a gap @param size of each bar and from one to the next, in pixels */
-export function barPaths(shapes: readonly (BarShape | null)[], { width, height, step }: BarSize): BarPaths {
+export function barPaths(
+  shapes: readonly (BarShape | null)[],
+  { width, height, step, places }: BarSize,
+): BarPaths {
   const stroke = height < 12 ? 1.5 : 2;
   const middle = height / 2;
   const slim = Math.max(3, height * 0.32);
   const paths = { filled: '', outlined: '', excused: '', setAside: '' };
   shapes.forEach((shape, index) => {
-    const x = index * step;
+    const x = places?.[index] ?? index * step;
     const outline = () =>
       roundedBox(x + stroke / 2, stroke / 2, width - stroke, height - stroke, Math.min(4, height / 3));
     switch (shape?.kind) {

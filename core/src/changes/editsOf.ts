@@ -13,6 +13,7 @@ import { tallyEdits } from '../observation/tallies/edits';
 import { turnEdits } from '../observation/turns/edits';
 import { watchEdits } from '../watch/edits';
 import { workEdits } from '../people/work/edits';
+import { pieceEdits } from '../work/edits';
 import type { Edit } from './edit';
 import type { ChangeOf, KindName } from './schema';
 
@@ -26,6 +27,7 @@ const editsByKind = {
   ...participantEdits,
   ...checkInEdits,
   ...workEdits,
+  ...pieceEdits,
   ...tallyEdits,
   ...circleEdits,
   ...roomEdits,

@@ -15,6 +15,7 @@ import { tallyChanges } from '../observation/tallies/changes';
 import { turnChanges } from '../observation/turns/changes';
 import { watchChanges } from '../watch/changes';
 import { workChanges } from '../people/work/changes';
+import { pieceChanges } from '../work/changes';
 import type { ChangeKind, PayloadOf } from './kind';
 
 /** Every kind of change there is. */
@@ -27,6 +28,7 @@ export const changeKinds = {
   ...participantChanges,
   ...checkInChanges,
   ...workChanges,
+  ...pieceChanges,
   ...tallyChanges,
   ...circleChanges,
   ...roomChanges,

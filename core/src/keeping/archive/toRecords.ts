@@ -1,5 +1,6 @@
 import { wholeDay } from '../../calendar/lessons';
 import { groupBy } from '../../records/groupBy';
+import { handInId } from '../../work/handInId';
 import { linkId } from '../../notes/linkId';
 import { markSources, recordSchema, type RecordOf, type TableName } from '../../records/schema';
 import type { RecordLists } from '../../records/records';
@@ -171,7 +172,7 @@ function fromElsewhere(archive: Archive): RecordLists {
     })),
     handIn: archive.hand_ins.map((row) => ({
       ...kept,
-      id: linkId(row.work_id, row.student_id),
+      id: handInId(row.work_id, row.student_id),
       workId: row.work_id,
       studentId: row.student_id,
       status: row.status,

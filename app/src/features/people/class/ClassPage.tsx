@@ -11,7 +11,8 @@ import { useClassRole } from '../../sharing/colleagues';
 import { useLessonToOpen, whenWords } from './ofClass';
 
 /** The pages of a class. */
-export type ClassTab = 'Overview' | 'Attendance' | 'Counts' | 'Work' | 'Notes' | 'Room' | 'Set up';
+export type ClassTab =
+  'Overview' | 'Attendance' | 'Counts' | 'Work and activity' | 'Notes' | 'Room' | 'Set up';
 
 interface ClassPageProps {
   sectionId: string;
@@ -59,7 +60,7 @@ export default function ClassPage({
     Counts: () => {
       router.push({ pathname: '/classes/[sectionId]/counts', params });
     },
-    Work: () => {
+    'Work and activity': () => {
       router.push({ pathname: '/classes/[sectionId]/work', params });
     },
     Notes: () => {

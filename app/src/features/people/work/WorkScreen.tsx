@@ -61,7 +61,8 @@ export function WorkScreen() {
   return (
     <ClassPage
       sectionId={sectionId}
-      page="Work"
+      page="Work and activity"
+      tab="Finished work"
       tools={<TakeBack about={sectionId} concerns={ofTheWork} />}
       main={
         student && {

@@ -1,0 +1,1 @@
+export { PieceScreen as default } from '../../../../features/work/lazyPages';

@@ -1,0 +1,1 @@
+export { StudentDayScreen as default } from '../../../../features/work/lazyPages';

@@ -1,0 +1,1 @@
+export { ClassWorkScreen as default } from '../../../../features/work/lazyPages';

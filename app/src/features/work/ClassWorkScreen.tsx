@@ -1,0 +1,307 @@
+import ChevronLeft from 'lucide-react-native/icons/chevron-left';
+import ChevronRight from 'lucide-react-native/icons/chevron-right';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View, type LayoutChangeEvent } from 'react-native';
+import { addDays } from '@slate-path/core/calendar/localTime';
+import { shownNames } from '@slate-path/core/attendance/checkIn/shownNames';
+import { hoursOfWeek } from '@slate-path/core/work/whenWorked';
+import { workSentence } from '@slate-path/core/work/workSentence';
+import { Action } from '../../parts/Action';
+import { Card } from '../../parts/Card';
+import { Empty } from '../../parts/Empty';
+import { IconAction } from '../../parts/IconAction';
+import { lazily } from '../../parts/lazily';
+import { choicePhrase, Sentence, type SentencePart } from '../../parts/Sentence';
+import { Words } from '../../parts/Words';
+import { useNow } from '../../sync/clock';
+import { useAsking } from '../../sync/useAsking';
+import { useRecords } from '../../sync/useRecords';
+import { useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { ClassPage } from '../people/class/lazyClassPage';
+import { DayHeads } from './DayHeads';
+import { HoursPicture } from './HoursPicture';
+import { PieceList } from './PieceList';
+import { useClassWork, type RailRow } from './useClassWork';
+import { spanChoices, useSpan } from './useSpan';
+import { nameWidth, WorkRow } from './WorkRow';
+
+const SpanSheet = lazily(() => import('./SpanSheet'));
+
+/** Seen least first; those of one kind stay in the order of names. */
+function leastSeenFirst(rows: readonly RailRow[]): RailRow[] {
+  const rankOf = ({ seen }: RailRow) => (seen.isUnusual ? -1 : seen.days);
+  return rows.toSorted((a, b) => rankOf(a) - rankOf(b));
+}
+
+const anyKind = '';
+
+/** Work and activity of a class: who was seen elsewhere beside who was in the room, and how work came. */
+export function ClassWorkScreen() {
+  const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
+  const router = useRouter();
+  const wide = useWide();
+  const now = useNow();
+  const asking = useAsking('for what was done');
+  const [width, setWidth] = useState(0);
+  const [kind, setKind] = useState(anyKind);
+  const [place, setPlace] = useState(anyKind);
+  const [onlyNotSeen, setOnlyNotSeen] = useState(false);
+  const [choosing, setChoosing] = useState(false);
+  const span = useSpan(sectionId);
+  const { from, to, set } = span;
+  const { state, answer, rows, digest, work } = useClassWork(sectionId, { from, to, kind, place });
+  const section = useRecords(({ current }) => current.section[sectionId]);
+  const names = new Map(
+    shownNames(
+      rows.map(({ student }) => student),
+      true,
+    ).map(({ id, name }) => [id, name]),
+  );
+  const notSeen = rows.filter(({ seen }) => seen.actions === 0);
+  const openStudent = (studentId: string) => {
+    const day = from === to ? { date: from } : {};
+    router.push({
+      pathname: '/classes/[sectionId]/work/[studentId]',
+      params: { sectionId, studentId, ...day },
+    });
+  };
+  const onDay = (day: string) => {
+    set({ span: 'dates', from: day, to: day });
+  };
+  const choices = (of: 'kinds' | 'places', any: string) => [
+    { value: anyKind, label: any },
+    ...(answer?.[of] ?? []).map(({ name }) => ({ value: name, label: name || 'not said' })),
+  ];
+  const phrases = {
+    span: choicePhrase({
+      name: 'choose the days',
+      value: span.value,
+      words: span.words,
+      options: [{ value: 'today', label: 'today' }, ...spanChoices],
+      onChange: (value) => {
+        if (value === 'dates') setChoosing(true);
+        else if (value === 'today') onDay(now.date);
+        else set({ span: value });
+      },
+    }),
+    kind: choicePhrase({
+      name: 'choose the kind',
+      value: kind,
+      options: choices('kinds', 'any kind'),
+      onChange: setKind,
+    }),
+    place: choicePhrase({
+      name: 'choose the place',
+      value: place,
+      options: choices('places', 'everywhere'),
+      onChange: setPlace,
+    }),
+    notSeen: {
+      name: 'show only them',
+      held: onlyNotSeen,
+      onTap: () => {
+        setOnlyNotSeen(!onlyNotSeen);
+      },
+    },
+    waiting: {
+      name: 'open the pieces of work',
+      onTap: () => {
+        router.push({ pathname: '/classes/[sectionId]/pieces', params: { sectionId } });
+      },
+    },
+  };
+  const sentence = workSentence({
+    span,
+    short: !wide,
+    kind: phrases.kind.words || kind,
+    place: phrases.place.words || place,
+    students: rows.length,
+    notSeen: notSeen.map(({ student }) => ({ studentId: student.id, name: names.get(student.id) ?? '' })),
+    all: state === 'loading' ? null : digest.all,
+  });
+  const parts: SentencePart[] = sentence.map((part) => {
+    if (typeof part === 'string') return part;
+    const { to: leads, words } = part;
+    if (typeof leads === 'string') return { ...phrases[leads], words };
+    return {
+      words,
+      name: 'open the days',
+      onTap: () => {
+        openStudent(leads.studentId);
+      },
+    };
+  });
+  const isEmpty =
+    answer !== undefined &&
+    answer.days.length === 0 &&
+    answer.before.every(({ lastOn }) => lastOn === null) &&
+    work.length === 0;
+  const bring = () => {
+    router.push({ pathname: '/classes/[sectionId]/work/bring', params: { sectionId } });
+  };
+  const shown = leastSeenFirst(onlyNotSeen ? notSeen : rows);
+  const railsWidth = Math.max(0, width - nameWidth(wide) - space(wide ? 4 : 3));
+  const pieces = work
+    .flatMap((one) => {
+      const found = digest.pieces.find(({ workId }) => workId === one.id);
+      return found ? [{ work: one, digest: found }] : [];
+    })
+    .sort((a, b) => ((a.work.dueAt ?? '') < (b.work.dueAt ?? '') ? 1 : -1));
+  return (
+    <ClassPage
+      sectionId={sectionId}
+      page="Work and activity"
+      main={section ? { label: 'Bring in work', onPress: bring } : undefined}
+      more={[
+        {
+          title: 'Finished work',
+          items: [
+            {
+              label: 'Finished work by day',
+              note: 'What one student has finished: its days count as attended',
+              onPress: () => {
+                router.push({ pathname: '/classes/[sectionId]/finished', params: { sectionId } });
+              },
+            },
+          ],
+        },
+      ]}
+      full
+    >
+      {!section ? null : isEmpty ? (
+        <Empty title="Nothing from elsewhere yet" action={<Action label="Bring in work" onPress={bring} />}>
+          What is done outside the room stands here beside the lessons: who opened, asked, answered and handed
+          in, when; which work came on time, late or not at all. A learning platform gives it as a file; a
+          grade book will do.
+        </Empty>
+      ) : (
+        <>
+          <View style={{ flexDirection: 'row', alignItems: 'flex-start' }}>
+            <View style={{ flex: 1 }}>
+              <Sentence parts={parts} />
+            </View>
+            {from === to ? (
+              <>
+                <IconAction
+                  name="The day before"
+                  icon={ChevronLeft}
+                  onPress={() => {
+                    onDay(addDays(from, -1));
+                  }}
+                />
+                <IconAction
+                  name="The day after"
+                  icon={ChevronRight}
+                  onPress={() => {
+                    onDay(addDays(from, 1));
+                  }}
+                />
+              </>
+            ) : null}
+          </View>
+          {state === 'loading' ? <Words tone="inkQuiet">{asking}</Words> : null}
+          <View
+            onLayout={({ nativeEvent }: LayoutChangeEvent) => {
+              setWidth(nativeEvent.layout.width);
+            }}
+          >
+            <Card style={{ padding: 0 }}>
+              <View style={{ flexDirection: 'row', alignItems: 'center' }}>
+                <View style={{ width: nameWidth(wide), paddingLeft: space(wide ? 4 : 3) }}>
+                  <Words size="small" tone="inkQuiet">
+                    Seen least first
+                  </Words>
+                </View>
+                {width > 0 ? (
+                  <DayHeads from={from} to={to} today={now.date} width={railsWidth} onDay={onDay} />
+                ) : null}
+              </View>
+              {width > 0
+                ? shown.map((row) => (
+                    <WorkRow
+                      key={row.student.id}
+                      row={row}
+                      from={from}
+                      to={to}
+                      width={railsWidth}
+                      onOpen={openStudent}
+                    />
+                  ))
+                : null}
+            </Card>
+          </View>
+          <Words size="small" tone="inkQuiet">
+            {`Above in the room: a bar for each lesson, slim when there, open when missed. Below elsewhere: a stroke for each ${from > addDays(to, -14) ? 'hour' : 'day'} in which something was done. A diamond is a piece of work where it was due: full on time, half late, open missing.`}
+          </Words>
+          <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(6), alignItems: 'flex-start' }}>
+            <View style={{ flex: wide ? 1 : undefined, width: wide ? undefined : '100%', gap: space(2) }}>
+              <Words size="large" serif heading={2}>
+                Pieces of work
+              </Words>
+              {pieces.length === 0 ? (
+                <Words tone="inkQuiet">None was due in these days.</Words>
+              ) : (
+                <PieceList sectionId={sectionId} pieces={pieces} />
+              )}
+              <Action
+                style={{ alignSelf: 'flex-start' }}
+                label="All pieces of work"
+                onPress={() => {
+                  router.push({ pathname: '/classes/[sectionId]/pieces', params: { sectionId } });
+                }}
+              />
+            </View>
+            <View style={{ flex: wide ? 1 : undefined, width: wide ? undefined : '100%', gap: space(2) }}>
+              {answer && width > 0 ? (
+                <>
+                  <HoursPicture
+                    week={hoursOfWeek(answer.days)}
+                    width={(wide ? (width - space(6)) / 2 : width) - space(9)}
+                  />
+                  <Earlier
+                    answer={answer}
+                    span={span}
+                    students={rows.length}
+                    active={rows.length - notSeen.length}
+                  />
+                </>
+              ) : null}
+            </View>
+          </View>
+          {choosing ? (
+            <SpanSheet
+              from={from}
+              to={to}
+              onClose={() => {
+                setChoosing(false);
+              }}
+              onChoose={(range) => {
+                setChoosing(false);
+                set({ span: 'dates', ...range });
+              }}
+            />
+          ) : null}
+        </>
+      )}
+    </ClassPage>
+  );
+}
+
+interface EarlierProps {
+  answer: { earlier: { active: number; actions: number }; days: readonly { count: number }[] };
+  span: { words: string };
+  students: number;
+  active: number;
+}
+
+/** Beside the same length of time before. */
+function Earlier({ answer: { earlier, days }, students, active }: EarlierProps) {
+  const actions = days.reduce((sum, { count }) => sum + count, 0);
+  return (
+    <Words tone="inkQuiet" figures>
+      {`${actions} actions of ${active} of ${students} students; in as many days before it ${earlier.actions} of ${earlier.active}.`}
+    </Words>
+  );
+}

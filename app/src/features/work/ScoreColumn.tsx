@@ -1,0 +1,112 @@
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import { displayName } from '@slate-path/core/people/names';
+import type { Work } from '@slate-path/core/records/schema';
+import { statusWords } from '@slate-path/core/work/pieceWords';
+import { Card } from '../../parts/Card';
+import { Words } from '../../parts/Words';
+import { usePalette } from '../../theme/theme';
+import { space, target } from '../../theme/tokens';
+import { setScore } from './setHandIns';
+import type { Part } from './usePiece';
+
+/** Scores down the class, one under the other: typed, and on with Enter or the arrows. */
+export function ScoreColumn({ work, parts }: { work: Work; parts: readonly Part[] }) {
+  const list = useRef<View>(null);
+  const goTo = (index: number) => {
+    const fields = (list.current as unknown as HTMLElement | null)?.querySelectorAll('input');
+    const field = fields?.[index];
+    field?.focus();
+    field?.select();
+  };
+  return (
+    <Card style={{ padding: 0, maxWidth: 560 }}>
+      <View ref={list}>
+        {parts.map((part, index) => (
+          <ScoreRow
+            key={part.student.id}
+            work={work}
+            part={part}
+            onMove={(by) => {
+              goTo(index + by);
+            }}
+          />
+        ))}
+      </View>
+    </Card>
+  );
+}
+
+interface ScoreRowProps {
+  work: Work;
+  part: Part;
+  onMove: (by: number) => void;
+}
+
+/** What was typed: a number, nothing, or what cannot be read. */
+function readScore(typed: string): number | null | undefined {
+  const text = typed.trim().replace(',', '.');
+  if (text === '') return null;
+  const number = Number(text);
+  return Number.isFinite(number) && number >= 0 ? number : undefined;
+}
+
+function ScoreRow({ work, part, onMove }: ScoreRowProps) {
+  const palette = usePalette();
+  const { student, handIn, status } = part;
+  const kept = handIn?.score == null ? '' : String(handIn.score);
+  const [typed, setTyped] = useState<string | null>(null);
+  const name = displayName(student);
+  const score = readScore(typed ?? kept);
+  const over = score != null && work.points !== null && score > work.points;
+  const wrong = score === undefined;
+  const keep = () => {
+    if (score === undefined || typed === null) return;
+    setScore(work, part, score);
+    setTyped(null);
+  };
+  return (
+    <View
+      testID="score-row"
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: space(3),
+        paddingHorizontal: space(3),
+        paddingVertical: space(1),
+        borderTopWidth: 1,
+        borderColor: palette.line,
+      }}
+    >
+      <View style={{ flex: 1 }}>
+        <Words lines={1}>{name}</Words>
+        <Words size="small" tone={wrong ? 'clay' : 'inkQuiet'} lines={1}>
+          {wrong
+            ? 'No number: it is not kept'
+            : over
+              ? `more than the ${work.points ?? 0} points; kept all the same`
+              : statusWords[status]}
+        </Words>
+      </View>
+      <TextInput
+        mode="outlined"
+        dense
+        value={typed ?? kept}
+        onChangeText={setTyped}
+        onBlur={keep}
+        accessibilityLabel={`Score of ${name}`}
+        aria-invalid={wrong}
+        inputMode="decimal"
+        onKeyPress={({ nativeEvent }) => {
+          if (nativeEvent.key === 'Enter' || nativeEvent.key === 'ArrowDown') onMove(1);
+          else if (nativeEvent.key === 'ArrowUp') onMove(-1);
+        }}
+        style={{ width: 96, height: target, backgroundColor: palette.surface, textAlign: 'right' }}
+        textColor={palette.ink}
+        outlineColor={wrong ? palette.clay : palette.line}
+        activeOutlineColor={palette.slate}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,68 @@
+import { memo } from 'react';
+import { View } from 'react-native';
+import { displayName } from '@slate-path/core/people/names';
+import { many } from '@slate-path/core/words/many';
+import { notSeenWords } from '@slate-path/core/work/seen';
+import { TapArea } from '../../parts/TapArea';
+import { Words } from '../../parts/Words';
+import { usePalette, useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { Rails, railsHeight } from './Rails';
+import type { RailRow } from './useClassWork';
+
+/** Of the column of names, in pixels: eighteen letters are not cut. */
+export const nameWidth = (wide: boolean) => (wide ? 210 : 152);
+
+interface WorkRowProps {
+  row: RailRow;
+  from: string;
+  to: string;
+  /** Of the rails. */
+  width: number;
+  onOpen: (studentId: string) => void;
+}
+
+/** What a student did, in words: why to look where nothing was seen, else how much. */
+function wordsOf({ seen, digest }: RailRow, to: string): string {
+  const owed = digest?.missing ? `${digest.missing} missing` : '';
+  const late = digest?.late ? `${digest.late} late` : '';
+  const done = seen.actions > 0 ? `on ${many(seen.days, 'day')}` : notSeenWords(seen, to);
+  return [owed, done, late].filter(Boolean).join(' · ');
+}
+
+/** One student: the name, what it comes to, and the two rails. Opens the student’s days. */
+export const WorkRow = memo(function WorkRow({ row, from, to, width, onOpen }: WorkRowProps) {
+  const wide = useWide();
+  const palette = usePalette();
+  const name = displayName(row.student);
+  const words = wordsOf(row, to);
+  const { isUnusual } = row.seen;
+  return (
+    <TapArea
+      testID="work-row"
+      name={`${name}: ${words}. Open the days.`}
+      onTap={() => {
+        onOpen(row.student.id);
+      }}
+      style={{
+        borderTopWidth: 1,
+        borderColor: palette.line,
+        flexDirection: 'row',
+        alignItems: 'center',
+        minHeight: 48,
+      }}
+    >
+      <View style={{ width: nameWidth(wide), paddingLeft: space(wide ? 4 : 3), paddingRight: space(1) }}>
+        <Words bold={isUnusual} lines={1}>
+          {name}
+        </Words>
+        <Words size="small" bold={isUnusual} tone={isUnusual ? 'ember' : 'inkQuiet'} lines={1} figures>
+          {words}
+        </Words>
+      </View>
+      <View style={{ height: railsHeight }}>
+        <Rails row={row} from={from} to={to} width={width} />
+      </View>
+    </TapArea>
+  );
+});

@@ -1,0 +1,4 @@
+export { ClassWorkScreen } from './ClassWorkScreen';
+export { PieceScreen } from './PieceScreen';
+export { PiecesScreen } from './PiecesScreen';
+export { StudentDayScreen } from './StudentDayScreen';
