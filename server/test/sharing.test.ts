@@ -157,6 +157,8 @@ const reading: Record<string, number[]> = {
 const posting: Record<string, number[]> = {
   '/api/sections/boats/watch-preview': [400, 400, 404, 404, 404, 404, 404],
   '/api/sections/boats/roster-reading': [200, 200, 404, 404, 404, 404, 404],
+  '/api/sections/boats/work-reading': [422, 422, 404, 404, 404, 404, 404],
+  '/api/sections/boats/activity': [422, 422, 404, 404, 404, 404, 404],
   '/api/sections/boats/participants-reading': [422, 422, 422, 422, 404, 404, 404],
   '/api/sections/boats/check-in-links': [200, 200, 404, 404, 404, 404, 404],
   '/api/sections/boats/check-in-links/end': [200, 200, 404, 404, 404, 404, 404],

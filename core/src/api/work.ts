@@ -1,5 +1,8 @@
 import { z } from 'zod';
 import { Id, LocalDate, LocalMoment } from '../records/values';
+import { handInStatuses } from '../records/workFields';
+import { workRoles } from '../work/bring/headingRoles';
+import { workLimits } from '../work/bring/limits';
 import { Day, Range, rows, type Endpoint } from './endpoint';
 
 /** What a student did on a day, all kinds and places that were asked for together. */
@@ -27,7 +30,76 @@ export const ActivitySummary = z.object({
   earlier: z.object({ active: z.int(), actions: z.int() }),
 });
 
+const Said = z.array(z.object({ line: z.int(), reason: z.string() }));
+const OrNull = LocalMoment.nullable();
+const dateOrders = ['day_first', 'month_first'] as const;
+
+/** How a file is understood; of its actions only what they come to. */
+export const WorkFileReading = z.object({
+  shape: z.enum(['activity', 'hand_ins', 'pieces', 'grade_book']),
+  columns: z.array(z.object({ heading: z.string(), role: z.enum(workRoles).nullable() })),
+  people: z.array(
+    z.object({
+      written: z.string(),
+      name: z.string(),
+      email: z.string(),
+      schoolId: z.string(),
+      lines: z.array(z.int()),
+      actions: z.int(),
+    }),
+  ),
+  actions: z.object({
+    count: z.int(),
+    from: LocalDate.nullable(),
+    to: LocalDate.nullable(),
+    kinds: z.array(Counted),
+  }),
+  pieces: z.array(
+    z.object({ title: z.string(), assignedAt: OrNull, dueAt: OrNull, points: z.number().nullable() }),
+  ),
+  handIns: z.array(
+    z.object({
+      person: z.int(),
+      piece: z.int(),
+      status: z.enum(handInStatuses),
+      handedInAt: OrNull,
+      handedBackAt: OrNull,
+      score: z.number().nullable(),
+      line: z.int(),
+    }),
+  ),
+  /** The first of them; how many there are in all. */
+  leftOut: Said,
+  leftOutCount: z.int(),
+  told: Said,
+  toldCount: z.int(),
+  order: z.enum(dateOrders),
+  orderUnsure: z.boolean(),
+});
+
 export const workEndpoints = {
+  readWork: {
+    summary:
+      'How a file about work or activity is understood: a table, a grade book, or xAPI statements. Nothing is saved.',
+    params: z.object({ sectionId: Id }),
+    query: z.object({ order: z.enum(dateOrders).optional() }),
+    fileUpTo: workLimits.bytes,
+    answer: WorkFileReading,
+  },
+  bringActivity: {
+    summary:
+      'Takes in the actions of a file, of everybody who is known or was answered about. What is there already stays; all of it is taken back by one change.',
+    params: z.object({ sectionId: Id }),
+    query: z.object({ order: z.enum(dateOrders).optional(), name: z.string().max(200).optional() }),
+    fileUpTo: workLimits.bytes,
+    answer: z.object({
+      /** Null where nothing was new. */
+      changeId: z.string().nullable(),
+      added: z.int(),
+      known: z.int(),
+      ofNobody: z.int(),
+    }),
+  },
   classWork: {
     summary:
       'Work and activity of a class in a range of days: its pieces of work with what was handed in, and what was done, day by day.',

@@ -14,6 +14,15 @@ export class TableError extends Error {}
 
 export const largestFileBytes = 5_000_000;
 export const mostRows = 5_000;
+
+/** How much a file may be, and what it is called where it is more. */
+export interface TableLimits {
+  bytes: number;
+  rows: number;
+  what: string;
+}
+
+const rosterLimits: TableLimits = { bytes: largestFileBytes, rows: mostRows, what: 'a roster' };
 const largestUnpackedBytes = 60_000_000;
 const delimiters = [',', ';', '\t', '|'];
 
@@ -34,10 +43,12 @@ function isZip(bytes: Uint8Array): boolean {
  * or an XLSX workbook's first sheet with anything in it. Empty rows are left out, line numbers kept.
  * @throws TableError for what is too large, empty, a picture, or no text
  */
-export async function readTable(bytes: Uint8Array): Promise<TableRow[]> {
+export async function readTable(bytes: Uint8Array, limits: TableLimits = rosterLimits): Promise<TableRow[]> {
   if (bytes.length === 0) throw new TableError('The file is empty. Nothing was changed.');
-  if (bytes.length > largestFileBytes)
-    throw new TableError('The file is over 5 MB. Leave out what is not needed, or split it.');
+  if (bytes.length > limits.bytes)
+    throw new TableError(
+      `The file is over ${limits.bytes / 1_000_000} MB. Leave out what is not needed, or split it.`,
+    );
   const picture = pictures.find(([, ...start]) => start.every((byte, i) => bytes[i] === byte));
   if (picture)
     throw new TableError(
@@ -51,9 +62,9 @@ export async function readTable(bytes: Uint8Array): Promise<TableRow[]> {
     );
   const filled = rows.filter((row) => row.cells.some((cell) => cell !== ''));
   if (filled.length === 0) throw new TableError('There is nothing in this file. Nothing was changed.');
-  if (filled.length > mostRows)
+  if (filled.length > limits.rows)
     throw new TableError(
-      `There are ${filled.length} rows in this file; a roster has at most 5,000. Split it.`,
+      `There are ${filled.length} rows in this file; ${limits.what} has at most ${limits.rows.toLocaleString('en')}. Split it.`,
     );
   return filled;
 }

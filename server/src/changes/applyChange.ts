@@ -10,7 +10,7 @@ import { fieldErrors } from '../http/problem';
 import { MissingRecord, type Word } from './applyEdits';
 import { deviceOf, logged, writeLine, type Arrival, type LoggedChange } from './log';
 import { everyoneBeside, scopesOf } from '../scopes/access';
-import { tell } from '../scopes/news';
+import { tell, tellBeside } from '../scopes/news';
 import { NotAllowed } from '../scopes/writer';
 import { takeBack } from './undo';
 import { DanglingReference, writeEdits, writeRows, type Written } from './writeEdits';
@@ -67,6 +67,14 @@ function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
     const line = doneBy(sql, changeId, teacherId);
     // Views that look for changes of a kind are older than what takes one back.
     const author = { teacherId, kind: line.kind, heard };
+    if (line.kind === 'activity.bring') {
+      // No device holds actions: only views are older now.
+      const stamp = { at: arrival.receivedAt, by: change.id };
+      takeBackBulk(sql, changeId, teacherId, stamp, ['activity']);
+      const told = { kind: line.kind, changeId: change.id };
+      for (const other of tellBeside(sql, teacherId, new Set([line.about ?? '']), told)) heard?.add(other);
+      return { about: line.about, edits: [], scopes: new Set() };
+    }
     if (isBulk(line)) {
       takeBackBulk(sql, changeId, teacherId, { at: arrival.receivedAt, by: change.id });
       const others = everyoneBeside(sql, teacherId);

@@ -26,6 +26,7 @@ import type { WatchPreview } from '@slate-path/core/watch/signals/preview';
 import type { SectionWatch } from '@slate-path/core/watch/signals/watchReading';
 import type { GlanceRequest, PreviewRequest } from '../watch/readGlance';
 import type { WatchRequest } from '../watch/readWatch';
+import type { ActivityRead, ActivityReadRequest, WorkRead, WorkReadRequest } from '../work/readFile';
 
 /** What the worker can do, by name: the input it takes and the result it gives. */
 export interface JobKinds {
@@ -38,6 +39,8 @@ export interface JobKinds {
     input: { bytes: Uint8Array; lessonDate: string | null; order: DateOrder | null };
     result: { refused: string } | ParticipantReading;
   };
+  readWork: { input: WorkReadRequest; result: { refused: string } | WorkRead };
+  readActivity: { input: ActivityReadRequest; result: { refused: string } | ActivityRead };
   readDaysOff: { input: { bytes: Uint8Array }; result: { refused: string } | CalendarReading };
   watch: { input: WatchRequest; result: SectionWatch[] };
   glance: { input: GlanceRequest; result: ClassGlance };
@@ -65,7 +68,14 @@ export interface JobKinds {
   countsFile: { input: CountFileRequest; result: Uint8Array };
 }
 
-const readingKinds = ['readRoster', 'readParticipants', 'readDaysOff', 'readArchive'] as const;
+const readingKinds = [
+  'readRoster',
+  'readParticipants',
+  'readWork',
+  'readActivity',
+  'readDaysOff',
+  'readArchive',
+] as const;
 /** What reads a file that somebody brought: not in the server's own process. */
 export type ReadingKind = (typeof readingKinds)[number];
 

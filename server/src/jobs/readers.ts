@@ -12,6 +12,8 @@ export interface Bounds {
 const boundsOf: Record<ReadingKind, Bounds> = {
   readRoster: { seconds: 20, megabytes: 400 },
   readParticipants: { seconds: 20, megabytes: 400 },
+  readWork: { seconds: 60, megabytes: 1200 },
+  readActivity: { seconds: 60, megabytes: 1200 },
   readDaysOff: { seconds: 10, megabytes: 300 },
   readArchive: { seconds: 60, megabytes: 900 },
 };

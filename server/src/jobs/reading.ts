@@ -33,6 +33,11 @@ export const reading: { [K in ReadingKind]: Job<K> } = {
       return readList(await readParticipantFile(bytes), lessonDate, order ?? undefined);
     }),
 
+  readWork: (request) => orRefused(async () => (await import('../work/readFile')).readWorkFor(request)),
+
+  readActivity: (request) =>
+    orRefused(async () => (await import('../work/readFile')).readActivityFor(request)),
+
   readDaysOff: async ({ bytes }) => {
     const { CalendarError, readDaysOff } = await import('@slate-path/core/calendar/icalendar');
     const { decodeText } = await import('@slate-path/core/formats/decodeText');

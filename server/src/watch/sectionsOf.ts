@@ -3,7 +3,10 @@ import { LessonKey } from '@slate-path/core/attendance/roll/changes';
 /** Kinds of change that alter nothing that is kept of a class: they are laid over it where it is shown. */
 const silent = new Set(['concern.quiet', 'concern.show', 'pathSummary.keep', 'message.send']);
 /** Kinds that are about the class they name, or about any where they name none. */
-const ofOneClass = new Set(['step.take', 'watchSetting.set']);
+const ofOneClass = new Set([
+  ...['step.take', 'watchSetting.set', 'piece.set', 'piece.remove', 'handIn.set'],
+  ...['work.bring', 'activity.bring'],
+]);
 
 interface Named {
   kind?: unknown;

@@ -1,0 +1,95 @@
+import type { HandIn, Work } from '../../records/schema';
+import type { HandInToSet } from '../changes';
+import { handInId } from '../handInId';
+import type { HandInRead, PieceRead } from './reading';
+
+export type BringFate = 'new' | 'changed' | 'same';
+
+export interface PlannedPiece {
+  id: string;
+  title: string;
+  assignedAt: string | null;
+  dueAt: string | null;
+  points: number | null;
+  fate: BringFate;
+}
+
+export interface PlannedHandIn extends HandInToSet {
+  workId: string;
+  fate: BringFate;
+}
+
+export interface BringPlan {
+  pieces: PlannedPiece[];
+  handIns: PlannedHandIn[];
+}
+
+interface Here {
+  /** Of the class. */
+  work: readonly Work[];
+  handIns: Readonly<Record<string, HandIn>>;
+  /** By place in the file’s list of people. */
+  students: ReadonlyMap<number, string>;
+  newId: () => string;
+}
+
+const keyOf = (title: string) => title.toLowerCase().replace(/\s+/g, ' ').trim();
+
+/** What a file does not say stays as it is. */
+function plannedPiece(read: PieceRead, known: Work | undefined, id: string): PlannedPiece {
+  const piece = {
+    id,
+    title: known?.title ?? read.title,
+    assignedAt: read.assignedAt ?? known?.assignedAt ?? null,
+    dueAt: read.dueAt ?? known?.dueAt ?? null,
+    points: read.points ?? known?.points ?? null,
+  };
+  if (piece.assignedAt !== null && piece.dueAt !== null && piece.dueAt < piece.assignedAt)
+    piece.assignedAt = null;
+  const isSame =
+    known?.assignedAt === piece.assignedAt && known.dueAt === piece.dueAt && known.points === piece.points;
+  return { ...piece, fate: known === undefined ? 'new' : isSame ? 'same' : 'changed' };
+}
+
+function plannedHandIn(
+  read: HandInRead,
+  workId: string,
+  studentId: string,
+  known: HandIn | undefined,
+): PlannedHandIn {
+  const before = known && !known.removed ? known : undefined;
+  const fields = {
+    status: read.status,
+    handedInAt: read.handedInAt ?? (read.status === 'missing' ? null : (before?.handedInAt ?? null)),
+    handedBackAt: read.handedBackAt ?? before?.handedBackAt ?? null,
+    score: read.score ?? before?.score ?? null,
+  };
+  const isSame =
+    before?.status === fields.status &&
+    before.handedInAt === fields.handedInAt &&
+    before.handedBackAt === fields.handedBackAt &&
+    before.score === fields.score;
+  return { workId, studentId, ...fields, fate: before === undefined ? 'new' : isSame ? 'same' : 'changed' };
+}
+
+/**
+ * What becomes of a file’s pieces of work and hand-ins beside what is there: pieces are known by their titles. What it
+ * does not say is kept, so that the same file twice changes nothing.
+ */
+export function planBring(
+  read: { pieces: readonly PieceRead[]; handIns: readonly HandInRead[] },
+  { work, handIns, students, newId }: Here,
+): BringPlan {
+  const byTitle = new Map(work.filter(({ removed }) => !removed).map((one) => [keyOf(one.title), one]));
+  const pieces = read.pieces.map((piece) => {
+    const known = byTitle.get(keyOf(piece.title));
+    return plannedPiece(piece, known, known?.id ?? newId());
+  });
+  const planned = read.handIns.flatMap((one): PlannedHandIn[] => {
+    const studentId = students.get(one.person);
+    const piece = pieces[one.piece];
+    if (studentId === undefined || !piece) return [];
+    return [plannedHandIn(one, piece.id, studentId, handIns[handInId(piece.id, studentId)])];
+  });
+  return { pieces, handIns: planned };
+}

@@ -1,0 +1,122 @@
+import { createHash } from 'node:crypto';
+import { ulid } from 'ulid';
+import type { Clock } from '../clock';
+import { writeLine } from '../changes/log';
+import type { OpenDatabase } from '../database/open';
+import type { Sql } from '../database/sql';
+import { erasedStudents } from '../keeping/erasure/erased';
+import { tellBeside } from '../scopes/news';
+import type { ActionOfStudent } from './readFile';
+
+/** Actions that are written at once: others who write wait for no longer than that. */
+const partLength = 200;
+
+export interface ActivitySource {
+  /** The file, or the feed. */
+  name: string;
+  /** Of what stood in it. */
+  digest: string;
+}
+
+interface Place {
+  database: OpenDatabase;
+  clock: Clock;
+  teacherId: string;
+  sectionId: string;
+  /** Collects those who may see it. */
+  heard: Set<string>;
+}
+
+/** Within one file the same action may stand twice and be two: they are told apart by their number. */
+function* withIds(
+  sectionId: string,
+  actions: readonly ActionOfStudent[],
+): Generator<[string, ActionOfStudent]> {
+  const seen = new Map<string, number>();
+  for (const action of actions) {
+    const ref = action[6];
+    const key = JSON.stringify(ref === null ? action : [action[0], ref]);
+    const times = seen.get(key) ?? 0;
+    seen.set(key, times + 1);
+    // A statement has an id of its own: it is one however often it comes.
+    if (ref !== null && times > 0) continue;
+    const hash = createHash('sha256').update(`${sectionId} ${key} ${times}`).digest('base64url');
+    yield [`act-${hash.slice(0, 24)}`, action];
+  }
+}
+
+const insert =
+  'INSERT OR IGNORE INTO "activity" ("id", "teacherId", "scopeId", "removed", "stamps", "sectionId", "studentId", "at", "kind", "place", "object", "seconds") VALUES (?, ?, ?, 0, ?, ?, ?, ?, ?, ?, ?, ?)';
+const revive = `UPDATE "activity" SET "removed" = 0, "stamps" = json_set("stamps", '$.removed', json(?)) WHERE "id" = ? AND "removed"`;
+
+function writePart(
+  sql: Sql,
+  part: readonly [string, ActionOfStudent][],
+  { teacherId, sectionId }: Place,
+  stamp: { at: string; by: string },
+): void {
+  const stamps = JSON.stringify({ '*': stamp });
+  const removed = JSON.stringify(stamp);
+  for (const [id, [studentId, at, kind, place, object, seconds]] of part) {
+    const made = sql.run(
+      insert,
+      ...[id, teacherId, sectionId, stamps, sectionId],
+      ...[studentId, at, kind, place, object, seconds],
+    );
+    if (made === 0) sql.run(revive, removed, id);
+  }
+}
+
+/** So many are looked up before others have a turn. */
+const lookUpLength = 2000;
+
+/** Those that are not there yet, or were taken back. */
+async function notThere(
+  database: OpenDatabase,
+  all: readonly [string, ActionOfStudent][],
+): Promise<[string, ActionOfStudent][]> {
+  const wanted: [string, ActionOfStudent][] = [];
+  for (let from = 0; from < all.length; from += lookUpLength) {
+    for (const one of all.slice(from, from + lookUpLength))
+      if (!database.lookUp.get('SELECT 1 FROM "activity" WHERE "id" = ? AND NOT "removed"', one[0]))
+        wanted.push(one);
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+  return wanted;
+}
+
+/**
+ * Takes in actions of a class’s students, a part at a time. The log gets one line, that says from where and how many:
+ * which they were stands in their stamps, by which all of them are taken back as one. The same file twice adds nothing.
+ * @returns the change’s id, null where nothing was new
+ */
+export async function bringActivity(
+  place: Place,
+  source: ActivitySource,
+  actions: readonly ActionOfStudent[],
+): Promise<{ changeId: string | null; added: number; known: number }> {
+  const { database, clock, teacherId, sectionId, heard } = place;
+  const at = new Date(clock()).toISOString();
+  const id = ulid(clock());
+  const erased = new Set(erasedStudents(database.lookUp, teacherId));
+  const kept = actions.filter(([studentId]) => !erased.has(studentId));
+  const all = [...withIds(sectionId, kept)];
+  const wanted = await notThere(database, all);
+  const known = all.length - wanted.length;
+  if (wanted.length === 0) return { changeId: null, added: 0, known };
+  for (let from = 0; from < wanted.length; from += partLength)
+    await database.write((sql) => {
+      // With the first of them: what is written is always in the log, also where a crash breaks it off.
+      if (from === 0) {
+        const payload = { sectionId, source, counts: { activity: wanted.length } };
+        const line = { id, kind: 'activity.bring', madeAt: at, device: 'import', payload };
+        writeLine(sql, line, { teacherId, receivedAt: at }, sectionId, []);
+      }
+      writePart(sql, wanted.slice(from, from + partLength), place, { at, by: id });
+    });
+  await database.write((sql) => {
+    const told = { kind: 'activity.bring', changeId: id };
+    for (const other of tellBeside(sql, teacherId, new Set([sectionId]), told)) heard.add(other);
+  });
+  return { changeId: id, added: wanted.length, known };
+}
