@@ -12,6 +12,7 @@ import { benchSignals } from './signals';
 import { benchTallies } from './tallies';
 import { benchThumb } from './thumb';
 import { benchViews } from './views';
+import { benchWork } from './work';
 
 const parts: Record<string, () => Promise<Record<string, number>>> = {
   durable: benchDurable,
@@ -28,6 +29,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   erasing: benchErasing,
   browser: benchBrowser,
   thumb: benchThumb,
+  work: benchWork,
 };
 
 /** `npm run bench [-- part...]`: every figure measured in one run, medians or percentiles of several. */

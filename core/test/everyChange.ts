@@ -179,6 +179,10 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
     lessons: [roll(lesson, 'away')],
     answers: [{ id: 'answer', sectionId: 's', entry: 'D. Quispe', studentId: 'a' }],
   },
+  'participants.answer': {
+    sectionId: 's',
+    answers: [{ id: 'answer', sectionId: 's', entry: 'D. Quispe', studentId: null }],
+  },
   'participants.move': { from: roll(lesson, null), to: roll(second, null) },
   'checkIn.setting': {
     sectionId: 's',

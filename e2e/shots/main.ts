@@ -3,7 +3,6 @@ import os from 'node:os';
 import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { startDemo } from '@slate-path/demo/startDemo';
-import { participantList } from '@slate-path/demo/meetingTool';
 import type { Meeting, Section, Student } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import { openBrowser, openPage, openStudent, saved, says, tap, type sizes } from '../src/browser';
@@ -126,21 +125,6 @@ async function lessonToday(ofSection = boats): Promise<string> {
   return `${today?.id ?? ''}.${now.slice(0, 10)}`;
 }
 
-const readList = async (page: Page) => {
-  const students = student.filter(({ email }) => email !== '').slice(0, 26);
-  const meeting = { title: 'Boat Workshop', date: now.slice(0, 10), startsAt: '10:40', endsAt: '11:30' };
-  const list = participantList({ ...meeting, hosts: [], students: [...students, stranger] }, 'report', '1');
-  await says(page, 'Or paste the list here');
-  await tap(page, 'Or paste the list here');
-  await page.keyboard.sendCharacter(list);
-  await tap(page, 'Read what I pasted');
-  await says(page, 'Who is this?');
-  await page.evaluate(() => {
-    (document.activeElement as HTMLElement).blur();
-  });
-};
-const stranger = { givenName: 'Mei', familyName: '', called: '', email: '' };
-
 const shots: Shot[] = [
   { name: 'lesson-phone', path: '/', size: 'phone', before: takeRoll },
   { name: 'room-wide', path: `/classes/${logs}/room`, size: 'wide' },
@@ -166,10 +150,10 @@ const shots: Shot[] = [
   { name: 'weather-board-wide', path: `/classes/${advisory}/weather`, size: 'wide', theme: 'dark' },
   { name: 'check-in-phone', path: await studentsPage(), size: 'phone', before: comeIn },
   {
-    name: 'participants-phone',
-    path: `/participants?lessonId=${encodeURIComponent(await lessonToday())}`,
-    size: 'phone',
-    before: readList,
+    name: 'work-wide',
+    path: `/classes/${logs}/work`,
+    size: 'wide',
+    before: (page) => says(page, 'did something'),
   },
   // The list is reckoned on a new demo's first look.
   {

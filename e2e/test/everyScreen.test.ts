@@ -1,4 +1,5 @@
 import type { Browser, BrowserContext, Page } from 'puppeteer-core';
+import type { AnswerOf } from '@slate-path/core/api/contract';
 import type { Meeting, Section, Student, Topic } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import { fillDemo } from '@slate-path/demo/fill';
@@ -27,6 +28,9 @@ beforeAll(async () => {
   const { found } = await client.get<{ found: string[] }>(`/api/notes?studentId=${studentId}`);
   const { topic, meeting } = await client.get<{ topic: Topic[]; meeting: Meeting[] }>('/api/setup');
   const lesson = meeting.find((one) => one.sectionId === named('Boat Workshop') && one.weekday === 5);
+  const { work, days } = await client.get<AnswerOf<'classWork'>>(
+    `/api/sections/${named('Log-keeping')}/work?from=2026-11-20&to=2026-11-26`,
+  );
   const { token } = await client.postJson<{ token: string }>(
     `/api/sections/${named('Boat Workshop')}/check-in-links`,
     {},
@@ -34,6 +38,7 @@ beforeAll(async () => {
   ids = {
     ...{ SECTION: named('Boat Workshop'), SEATED: named('Log-keeping'), WEATHER: named('Lantern Crew') },
     ...{ STUDENT: studentId, NOTE: found[0] ?? '', TOPIC: topic[0]?.id ?? '', TOKEN: token },
+    ...{ PIECE: work[0]?.id ?? '', WORKER: days[0]?.studentId ?? '' },
     LESSON: `${lesson?.id ?? ''}.${now.slice(0, 10)}`,
   };
   browser = await openBrowser();
@@ -96,7 +101,18 @@ const screens: Screen[] = [
   { path: '/totals?sectionId=SECTION', says: 'were there' },
   { path: '/totals', says: 'were there' },
   { path: '/classes/SECTION/counts', says: 'observed lessons' },
-  { path: '/classes/SECTION/work', says: 'counts as attended' },
+  { path: '/classes/SECTION/finished', says: 'counts as attended' },
+  { path: '/classes/SECTION/work', says: 'Nothing from elsewhere yet' },
+  { path: '/classes/SEATED/work', says: 'did something' },
+  { path: '/classes/SEATED/work?span=28', says: 'did something' },
+  { path: '/classes/SEATED/work?span=dates&from=2026-11-26&to=2026-11-26', says: 'did something' },
+  { path: '/classes/SEATED/work', says: 'did something', taps: ['the last 7 days'], then: 'other days' },
+  { path: '/classes/SEATED/work/bring', says: 'paste the cells' },
+  { path: '/classes/SEATED/work/WORKER', says: 'in all. An estimate' },
+  { path: '/classes/SEATED/pieces', says: 'pieces of work' },
+  { path: '/classes/SEATED/pieces', says: 'pieces of work', taps: ['Add a piece'], then: 'Points' },
+  { path: '/classes/SEATED/pieces/PIECE', says: 'A tap says' },
+  { path: '/classes/SEATED/pieces/PIECE', says: 'A tap says', taps: ['Scores'], then: 'Enter goes on' },
   { path: '/classes/SECTION/notes', says: 'All notes' },
   {
     path: '/classes/SECTION/room',
@@ -228,7 +244,9 @@ const mainPages: [path: string, row?: string][] = [
   ['/students/STUDENT'],
   ['/students/STUDENT?page=record'],
   ['/classes/SECTION/counts'],
-  ['/classes/SECTION/work'],
+  ['/classes/SECTION/finished'],
+  ['/classes/SEATED/work', '[data-testid=work-row]'],
+  ['/classes/SEATED/pieces'],
   ['/classes/SECTION/days'],
   ['/classes/SECTION/set-up'],
   ['/classes/SECTION/notes'],

@@ -27,7 +27,7 @@ interface ListSourceProps {
 }
 
 /** A list from a file, or pasted from anywhere. */
-export function ListSource({
+export default function ListSource({
   children,
   name,
   what,

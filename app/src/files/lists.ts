@@ -7,3 +7,5 @@ export { participantsAtSchool } from '@slate-path/core/attendance/participants/s
 export { writeCsv } from '@slate-path/core/formats/csv';
 export { acceptedPeople, defaultDecision, settledRow } from '@slate-path/core/people/roster/mergeRoster';
 export { readPasted } from '@slate-path/core/people/roster/pasted';
+export { matchWritten } from '@slate-path/core/work/bring/matchWritten';
+export { planBring } from '@slate-path/core/work/bring/planBring';

@@ -96,17 +96,18 @@ async function keepAll(): Promise<void> {
 
 /**
  * Makes a change: shown in this frame, kept on the device, sent when the server can be reached.
- * @param about the lesson, class or student in whose history it can be taken back
+ * @param about the lesson, class or student in whose history it can be taken back @returns its id
  */
 export function makeChange<K extends KindName>(
   kind: K,
   payload: ChangeOf<K>['payload'],
   about: string,
-): void {
+): string {
   const change = { ...envelope(), kind, payload } as unknown as ChangeOf<KindName>;
   const edits = editsOf(change);
   const inverse = invertEdits(useRecords.getState().current, edits);
   add(change, { edits, inverse }, { id: change.id, about, inverse });
+  return change.id;
 }
 
 /** Which records are meant, where a page shows only some of those that a history is about. */

@@ -23,7 +23,7 @@ import { GivenLine } from '../sharing/GivenLine';
 import { useWatch } from '../watch/useWatch';
 import { FindStudent } from './FindStudent';
 import { SectionRow } from './SectionRow';
-import { SectionForm } from './SectionForm';
+import { SectionForm } from './lazySectionForm';
 
 /** The classes, each with its size and its times, and everybody in them. */
 export function PeopleScreen() {

@@ -12,7 +12,7 @@ import { makeChange, newId } from '../../sync/outbox';
 import { useRecords } from '../../sync/useRecords';
 
 /** A class: added, or its name, subject and room changed. */
-export function SectionForm({ section, onClose }: { section?: Section; onClose: () => void }) {
+export default function SectionForm({ section, onClose }: { section?: Section; onClose: () => void }) {
   const router = useRouter();
   const [name, setName] = useState(section?.name ?? '');
   const [subject, setSubject] = useState(section?.subject ?? '');

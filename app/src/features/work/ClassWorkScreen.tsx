@@ -156,6 +156,18 @@ export function ClassWorkScreen() {
       main={section ? { label: 'Bring in work', onPress: bring } : undefined}
       more={[
         {
+          title: 'What is owed',
+          items: [
+            {
+              label: 'Write to those who owe',
+              note: 'To each of them or their guardians, with what is missing filled in',
+              onPress: () => {
+                router.push({ pathname: '/write', params: { sectionId, owes: 'work' } });
+              },
+            },
+          ],
+        },
+        {
           title: 'Finished work',
           items: [
             {

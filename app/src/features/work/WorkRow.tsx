@@ -23,10 +23,12 @@ interface WorkRowProps {
 }
 
 /** What a student did, in words: why to look where nothing was seen, else how much. */
-function wordsOf({ seen, digest }: RailRow, to: string): string {
+function wordsOf({ seen, digest }: RailRow, to: string, wide: boolean): string {
   const owed = digest?.missing ? `${digest.missing} missing` : '';
   const late = digest?.late ? `${digest.late} late` : '';
   const done = seen.actions > 0 ? `on ${many(seen.days, 'day')}` : notSeenWords(seen, to);
+  // A narrow row has room for the one thing that matters.
+  if (!wide && (owed || seen.actions === 0)) return owed || done;
   return [owed, done, late].filter(Boolean).join(' · ');
 }
 
@@ -35,7 +37,7 @@ export const WorkRow = memo(function WorkRow({ row, from, to, width, onOpen }: W
   const wide = useWide();
   const palette = usePalette();
   const name = displayName(row.student);
-  const words = wordsOf(row, to);
+  const words = wordsOf(row, to, wide);
   const { isUnusual } = row.seen;
   return (
     <TapArea

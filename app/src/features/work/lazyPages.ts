@@ -7,3 +7,4 @@ export const ClassWorkScreen = lazily(async () => ({ default: (await pages()).Cl
 export const PiecesScreen = lazily(async () => ({ default: (await pages()).PiecesScreen }));
 export const PieceScreen = lazily(async () => ({ default: (await pages()).PieceScreen }));
 export const StudentDayScreen = lazily(async () => ({ default: (await pages()).StudentDayScreen }));
+export const BringScreen = lazily(async () => ({ default: (await pages()).BringScreen }));

@@ -2,3 +2,5 @@ export { ClassWorkScreen } from './ClassWorkScreen';
 export { PieceScreen } from './PieceScreen';
 export { PiecesScreen } from './PiecesScreen';
 export { StudentDayScreen } from './StudentDayScreen';
+export { BringScreen } from './BringScreen';
+export { owedIn } from './owed';

@@ -13,6 +13,17 @@ export const participantChanges = {
     }),
     ({ about }) => about,
   ),
+  // Who is who in a file about a class's work.
+  'participants.answer': changeKind(
+    z.strictObject({
+      sectionId: Id,
+      answers: z
+        .array(recordFields.participantAnswer.extend({ id: Id }))
+        .min(1)
+        .max(500),
+    }),
+    ({ sectionId }) => sectionId,
+  ),
   // From the lesson it was recorded in by mistake to the right one.
   'participants.move': changeKind(
     z

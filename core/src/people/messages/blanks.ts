@@ -10,6 +10,8 @@ export interface BlankValues {
   dates: string;
   /** How often the student was away. */
   times: string;
+  /** Pieces of work that are owed, in words. */
+  work: string;
 }
 
 export const blankNames = [
@@ -19,6 +21,7 @@ export const blankNames = [
   'date',
   'dates',
   'times',
+  'work',
 ] as const satisfies readonly (keyof BlankValues)[];
 
 const blankShape = /\{([^{}]*)\}/g;

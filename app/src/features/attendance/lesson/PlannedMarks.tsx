@@ -23,7 +23,7 @@ interface PlannedMarksProps {
 }
 
 /** Every mark that would be made: what is new, what replaces what; each can be left out. */
-export function PlannedMarks({ items, none, oneLesson, isIn, onDecide }: PlannedMarksProps) {
+export default function PlannedMarks({ items, none, oneLesson, isIn, onDecide }: PlannedMarksProps) {
   const current = useRecords((state) => state.current);
   const book = rollBook(current);
   if (items.length === 0) return <Words tone="inkQuiet">{none}</Words>;

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
-import type { Participant } from '@slate-path/core/attendance/participants/readParticipants';
 import { personKey } from '@slate-path/core/attendance/participants/personKey';
 import type { Student } from '@slate-path/core/records/schema';
 import { Card } from '../../../parts/Card';
@@ -9,10 +8,11 @@ import { Choice } from '../../../parts/Choice';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
-import type { Answers } from './recordList';
+import type { Answers } from './keptAnswers';
 
+/** Somebody of a file whom nobody is sure of, as written on some of its lines. */
 export interface Question {
-  lines: Participant[];
+  lines: { line: number; written: string; name: string; email: string; schoolId: string }[];
   candidates: string[];
 }
 
@@ -68,7 +68,7 @@ function EntryQuestion({
 }
 
 /** Those on a list nobody is sure of: each is settled once, and remembered for the class. */
-export function EntryQuestions({ questions, ...rest }: EntryQuestionsProps) {
+export default function EntryQuestions({ questions, ...rest }: EntryQuestionsProps) {
   if (questions.length === 0) return null;
   return (
     <Card style={{ gap: space(1) }}>

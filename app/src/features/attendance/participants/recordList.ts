@@ -4,17 +4,9 @@ import type { MeetingPlan } from '@slate-path/core/attendance/participants/planM
 import type { PlannedMark } from '@slate-path/core/attendance/roll/planMark';
 import { historyOf } from '../lesson/lessons';
 import { keyOf } from '../lesson/marking';
+import type { Answers } from './keptAnswers';
 import { now } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';
-
-/** What was answered about the entries of a class's lists, by entry: a student's id, or null for nobody. */
-export type Answers = ReadonlyMap<string, string | null>;
-
-/** The answers that are kept for a class. */
-export function keptAnswers(records: Records, sectionId: string): Map<string, string | null> {
-  const kept = listOf(records, 'participantAnswer').filter((answer) => answer.sectionId === sectionId);
-  return new Map(kept.map(({ entry, studentId }) => [entry, studentId]));
-}
 
 function taking(lesson: Lesson): { takenAt?: string } {
   return lesson.takenAt === null ? { takenAt: new Date(now()).toISOString() } : {};

@@ -11,7 +11,7 @@ import { useAccount } from '../../../sync/account';
 import { useRecords } from '../../../sync/useRecords';
 import type { Question } from './EntryQuestions';
 import { useLists } from '../../../files/useLists';
-import { keptAnswers, type Answers } from './recordList';
+import { keptAnswers, type Answers } from './keptAnswers';
 
 export interface ListChoices {
   looseEmail: boolean;

@@ -24,7 +24,7 @@ import { space } from '../../../theme/tokens';
 import { readDate } from '../../../forms/readDate';
 import { rollBook, useAllLessons } from '../lesson/lessons';
 import { readTime } from '@slate-path/core/calendar/readTime';
-import { PlannedMarks } from '../lesson/PlannedMarks';
+import { PlannedMarks } from '../lesson/lazyPlannedMarks';
 import { useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
 import { TakeBack } from '../../../sync/TakeBack';

@@ -19,7 +19,7 @@ import { useSharedWith } from '../../sharing/colleagues';
 import { modeNames, modesOf } from '../../attendance/lesson/ModeBar';
 import { CohortSheet } from '../CohortSheet';
 import { RulesForm } from '../RulesForm';
-import { SectionForm } from '../SectionForm';
+import { SectionForm } from '../lazySectionForm';
 import { StudentLine } from '../StudentLine';
 import { ClassPage } from './lazyClassPage';
 import { LessonModesSheet } from './LessonModesSheet';

@@ -30,6 +30,7 @@ import { makeChange, newId } from '../../../sync/outbox';
 import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
+import { useOwed } from '../../work/useOwed';
 import { ReaderList } from './ReaderList';
 import { templateFor, type Group } from './templates';
 import { useMembers, valuesFor, type Member } from './useGroups';
@@ -71,7 +72,11 @@ function audiencesOf(members: readonly Member[], { sectionId, date, lesson, time
   };
   const cohorts = [...new Set(members.map(({ cohort }) => cohort).filter(Boolean))].sort();
   const inMonth = `${sectionId} ${month}`;
+  const owing = members.filter((m) => m.owed.length > 0);
   return [
+    ...(owing.length > 0
+      ? [audience('owes', 'Owes work', 'owes', `${sectionId} ${date}`, (m) => m.owed.length > 0)]
+      : []),
     ...(lesson?.takenAt
       ? [audience('away', 'Away in this lesson', 'away', lesson.id, (m) => m.awayNow)]
       : []),
@@ -98,7 +103,7 @@ function audiencesOf(members: readonly Member[], { sectionId, date, lesson, time
 
 /** A message written once, with each one's own name and dates in it; or their addresses, to write elsewhere. */
 export function WriteScreen() {
-  const params = useLocalSearchParams<{ lessonId?: string; sectionId?: string }>();
+  const params = useLocalSearchParams<{ lessonId?: string; sectionId?: string; owes?: string }>();
   const now = useNow();
   const lesson = useAllLessons().find(({ id }) => id === params.lessonId);
   const sectionId = lesson?.sectionId ?? params.sectionId ?? '';
@@ -131,6 +136,7 @@ export function WriteScreen() {
       date={date}
       lesson={lesson}
       unsure={month.state === 'loading'}
+      aboutWork={params.owes !== undefined}
     />
   );
 }
@@ -139,18 +145,21 @@ interface WriteProps extends Omit<Asked, 'times'> {
   className: string;
   /** The month is not known on this device as a whole. */
   unsure: boolean;
+  /** To those who owe work. */
+  aboutWork: boolean;
 }
 
-function Write({ className, sectionId, date, lesson, unsure }: WriteProps) {
+function Write({ className, sectionId, date, lesson, unsure, aboutWork }: WriteProps) {
   const wide = useWide();
   const router = useRouter();
   const { teacherName } = useAccount();
   const current = useRecords((state) => state.current);
   const [typedTimes, setTypedTimes] = useState('3');
   const times = Math.max(1, Math.round(Number(typedTimes)) || 1);
-  const members = useMembers(sectionId, date, lesson);
+  const owed = useOwed(sectionId, aboutWork);
+  const members = useMembers(sectionId, date, lesson, owed);
   const audiences = audiencesOf(members, { sectionId, date, lesson, times });
-  const [chosen, setChosen] = useState(audiences[0]?.value ?? 'everyone');
+  const [chosen, setChosen] = useState<string>();
   const audience = audiences.find(({ value }) => value === chosen) ?? audiences[0];
   const [toWhom, setToWhom] = useState<Message['toWhom']>('student');
   const group = audience?.group ?? 'everyone';

@@ -1,6 +1,6 @@
 import type { Message } from '@slate-path/core/records/schema';
 
-export type Group = 'away' | 'times' | 'never' | 'everyone';
+export type Group = 'away' | 'times' | 'never' | 'owes' | 'everyone';
 
 interface Template {
   subject: string;
@@ -20,6 +20,10 @@ const toStudents: Record<Group, Template> = {
     subject: '{class}: not seen this month',
     body: 'Dear {name},\n\nI have not seen you in {class} this month. Please answer, so that I know how you are.',
   },
+  owes: {
+    subject: '{class}: what is still missing',
+    body: 'Dear {name},\n\nin {class} I still miss from you: {work}. Hand it in this week, or tell me what you need for it.',
+  },
   everyone: { subject: '{class}', body: 'Dear {name},\n\n' },
 };
 
@@ -35,6 +39,10 @@ const toGuardians: Record<Group, Template> = {
   never: {
     subject: '{full name} was not in {class} this month',
     body: 'Good day,\n\nI have not seen {full name} in {class} this month. Please answer with a word.',
+  },
+  owes: {
+    subject: '{class}: work of {full name} that is still missing',
+    body: 'Good day,\n\nin {class} I still miss from {full name}: {work}. If something stands in the way, please answer with a word.',
   },
   everyone: { subject: '{class}', body: 'Good day,\n\n' },
 };

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import type { BlankValues } from '@slate-path/core/people/messages/blanks';
 import { displayName, shortName } from '@slate-path/core/people/names';
+import { listed } from '@slate-path/core/words/listed';
 import { listOf } from '@slate-path/core/records/records';
 import type { Lesson, Student } from '@slate-path/core/records/schema';
 import { isEnrolledOn, presenceIn } from '@slate-path/core/attendance/roll/totals';
@@ -18,10 +19,17 @@ export interface Member {
   taken: number;
   /** Away in the lesson that is asked about. */
   awayNow: boolean;
+  /** Titles of the work that is owed. */
+  owed: readonly string[];
 }
 
 /** The students enrolled on a day, and how often they were away in its month. */
-export function useMembers(sectionId: string, date: string, lesson: Lesson | undefined): Member[] {
+export function useMembers(
+  sectionId: string,
+  date: string,
+  lesson: Lesson | undefined,
+  owed: ReadonlyMap<string, readonly string[]>,
+): Member[] {
   const current = useRecords((state) => state.current);
   const order = useNameOrder();
   const lessons = useAllLessons();
@@ -38,14 +46,15 @@ export function useMembers(sectionId: string, date: string, lesson: Lesson | und
         const away = (l: Lesson) => presenceIn(l, student.id, book)?.away === true;
         const missed = taken.filter(away);
         const awayNow = lesson !== undefined && away(lesson);
-        return [{ student, cohort: enrolment.cohort, missed, taken: taken.length, awayNow }];
+        const owes = owed.get(student.id) ?? [];
+        return [{ student, cohort: enrolment.cohort, missed, taken: taken.length, awayNow, owed: owes }];
       })
       .sort(byStudent(order));
-  }, [order, current, lessons, sectionId, date, lesson]);
+  }, [order, current, lessons, sectionId, date, lesson, owed]);
 }
 
 /** What the blanks of a message are filled with for one student. */
-export function valuesFor({ student, missed }: Member, className: string, date: string): BlankValues {
+export function valuesFor({ student, missed, owed }: Member, className: string, date: string): BlankValues {
   const dates = missed.map((lesson) => dayMonth(lesson.date));
   return {
     name: shortName(student),
@@ -54,5 +63,6 @@ export function valuesFor({ student, missed }: Member, className: string, date: 
     date: longDay(date),
     dates: dates.length > 0 ? dates.join(', ') : 'no day',
     times: String(missed.length),
+    work: owed.length > 0 ? listed(owed) : 'no work',
   };
 }

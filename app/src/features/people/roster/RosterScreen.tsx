@@ -14,7 +14,7 @@ import { Page } from '../../../parts/Page';
 import { Words } from '../../../parts/Words';
 import { forgetTyped } from '../../../parts/typed';
 import { space } from '../../../theme/tokens';
-import { ListSource } from '../../../files/ListSource';
+import { ListSource } from '../../../files/lazyListSource';
 import { useLists } from '../../../files/useLists';
 import { ApiProblem, postFile } from '../../../sync/api';
 import { useNow } from '../../../sync/clock';

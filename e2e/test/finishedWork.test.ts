@@ -27,7 +27,7 @@ async function add(what: string, minutes: string): Promise<void> {
 }
 
 test('a day with finished work counts as attended, half or whole, and is counted anew when the work changes', async () => {
-  await page.goto(`${server.address}/classes/${room.sectionId}/work`);
+  await page.goto(`${server.address}/classes/${room.sectionId}/finished`);
   await type(page, 'Minutes of a whole day', '90');
   await tap(page, 'Count so');
   await add('Chart of the bay', '45');
@@ -44,7 +44,7 @@ test('a day with finished work counts as attended, half or whole, and is counted
   await tap(page, 'Pupil02');
   await saved(page);
   expect(await marksOn(room.client, '2026-11-23')).toEqual([]);
-  await page.goto(`${server.address}/classes/${room.sectionId}/work`);
+  await page.goto(`${server.address}/classes/${room.sectionId}/finished`);
   await tap(page, 'Change Log of the tides');
   await tap(page, 'Remove it');
   await says(page, '0.5 days');
