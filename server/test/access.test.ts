@@ -43,6 +43,7 @@ describe('who may do what', () => {
     'get /api/watch': [401, 401, 200],
     'get /api/sections/{sectionId}/glance': [401, 401, 404],
     'get /api/sections/{sectionId}/work': [401, 401, 404],
+    'get /api/sections/{sectionId}/work-file': [401, 401, 404],
     'post /api/sections/{sectionId}/work-reading': [401, 401, 404],
     'post /api/sections/{sectionId}/activity': [401, 401, 404],
     'get /api/sections/{sectionId}/students/{studentId}/days/{date}': [401, 401, 404],

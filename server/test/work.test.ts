@@ -1,3 +1,5 @@
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
 import type { AnswerOf } from '@slate-path/core/api/contract';
@@ -142,6 +144,31 @@ test('pieces and hand-ins of a file are one change; what it overwrote comes back
   ]);
   await send(ines, [{ ...change('undo', { changeId: later.id }), madeAt: '2026-11-23T10:45:30.000Z' }]);
   expect(scores(await work())).toEqual([[20], [[mei, 'handed_in', 12]]]);
+});
+
+test('a workbook has a sheet for each subject; another program reads the same', async () => {
+  const file = await ines.call('GET', `/api/sections/${section}/work-file?from=2026-11-16&to=2026-11-23`);
+  const name = path.join(server.folder, 'work.xlsx');
+  fs.writeFileSync(name, Buffer.from(await file.arrayBuffer()));
+  const script = `import openpyxl, json, sys
+book = openpyxl.load_workbook(sys.argv[1])
+print(json.dumps({s.title: [["" if c.value is None else c.value for c in row] for row in s.iter_rows()] for s in book}))`;
+  const { stdout } = spawnSync('/usr/bin/python3', ['-c', script, name], { encoding: 'utf8' });
+  const sheets = JSON.parse(stdout) as Record<string, (string | number)[][]>;
+  expect(Object.keys(sheets)).toEqual([
+    'Summary',
+    'Students',
+    'Pieces of work',
+    'Activity by day',
+    'How it is counted',
+  ]);
+  const csv = await ines.call(
+    'GET',
+    `/api/sections/${section}/work-file?from=2026-11-16&to=2026-11-23&format=csv&sheet=students`,
+  );
+  const lines = (await csv.text()).replace('\uFEFF', '').trim().split('\r\n');
+  expect(sheets['Students']?.map((row) => row.join(','))).toEqual(lines);
+  expect(sheets['Students']?.find(([who]) => who === 'Mei Tanaka')?.slice(1, 3)).toEqual([4, 2]);
 });
 
 test('a page of HTML, and a file without headings, are refused with a sentence', async () => {

@@ -52,6 +52,7 @@ export const operations = {
   previewWatch: 'post /api/sections/{sectionId}/watch-preview',
 
   classWork: 'get /api/sections/{sectionId}/work',
+  workFile: 'get /api/sections/{sectionId}/work-file',
   readWork: 'post /api/sections/{sectionId}/work-reading',
   bringActivity: 'post /api/sections/{sectionId}/activity',
   studentDay: 'get /api/sections/{sectionId}/students/{studentId}/days/{date}',

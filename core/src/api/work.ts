@@ -3,7 +3,8 @@ import { Id, LocalDate, LocalMoment } from '../records/values';
 import { handInStatuses } from '../records/workFields';
 import { workRoles } from '../work/bring/headingRoles';
 import { workLimits } from '../work/bring/limits';
-import { Day, Range, rows, type Endpoint } from './endpoint';
+import { workSheets } from '../work/workTables';
+import { Day, fileAnswer, Range, rows, type Endpoint } from './endpoint';
 
 /** What a student did on a day, all kinds and places that were asked for together. */
 export const StudentDay = z.object({
@@ -78,6 +79,17 @@ export const WorkFileReading = z.object({
 });
 
 export const workEndpoints = {
+  workFile: {
+    summary:
+      'The same as a file: XLSX with a sheet for each subject, one of them as CSV, or the class without names to print.',
+    params: z.object({ sectionId: Id }),
+    query: Range.extend({
+      format: z.enum(['csv', 'xlsx', 'html']).default('xlsx'),
+      sheet: z.enum(workSheets).default('students'),
+      order: z.enum(['given', 'family']).default('given'),
+    }),
+    ...fileAnswer(['xlsx', 'csv', 'html']),
+  },
   readWork: {
     summary:
       'How a file about work or activity is understood: a table, a grade book, or xAPI statements. Nothing is saved.',

@@ -286,6 +286,6 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   pathSummary: [['studentId']],
   work: [['sectionId']],
   handIn: [['workId'], ['studentId']],
-  activity: [['sectionId'], ['studentId', 'at']],
+  activity: [['studentId', 'at']],
   nod: [['studentId']],
 };

@@ -26,6 +26,7 @@ import type { WatchPreview } from '@slate-path/core/watch/signals/preview';
 import type { SectionWatch } from '@slate-path/core/watch/signals/watchReading';
 import type { GlanceRequest, PreviewRequest } from '../watch/readGlance';
 import type { WatchRequest } from '../watch/readWatch';
+import type { WorkFileRequest } from '../work/workFile';
 import type { ActivityRead, ActivityReadRequest, WorkRead, WorkReadRequest } from '../work/readFile';
 
 /** What the worker can do, by name: the input it takes and the result it gives. */
@@ -66,6 +67,7 @@ export interface JobKinds {
   suggestTopics: { input: SuggestionRange; result: SuggestedTopic[] };
   notesFile: { input: NotesFileRequest; result: Uint8Array };
   countsFile: { input: CountFileRequest; result: Uint8Array };
+  workFile: { input: WorkFileRequest; result: Uint8Array };
 }
 
 const readingKinds = [

@@ -31,6 +31,8 @@ const rollFile: Job<'rollFile'> = async (request) =>
 const counts: Job<'counts'> = async (range) =>
   (await import('../observation/tallies/readCounts')).readCounts(range);
 
+const workFile: Job<'workFile'> = async (request) => (await import('../work/workFile')).workFile(request);
+
 const countsFile: Job<'countsFile'> = async (request) =>
   (await import('../observation/tallies/countsFile')).countsFile(request);
 
@@ -84,6 +86,7 @@ const jobs: { [K in WorkKind]: Job<K> } = {
   rollFile,
   counts,
   countsFile,
+  workFile,
   circleFile,
   readCandidates,
   suggestTopics,

@@ -8,8 +8,8 @@ import { erasedStudents } from '../keeping/erasure/erased';
 import { tellBeside } from '../scopes/news';
 import type { ActionOfStudent } from './readFile';
 
-/** Actions that are written at once: others who write wait for no longer than that. */
-const partLength = 200;
+/** So long one transaction writes: others who write wait for no longer than that. */
+const longestPartMs = 10;
 
 export interface ActivitySource {
   /** The file, or the feed. */
@@ -41,7 +41,8 @@ function* withIds(
     // A statement has an id of its own: it is one however often it comes.
     if (ref !== null && times > 0) continue;
     const hash = createHash('sha256').update(`${sectionId} ${key} ${times}`).digest('base64url');
-    yield [`act-${hash.slice(0, 24)}`, action];
+    // The moment before it: what is written one after the other stands so in the index.
+    yield [`${action[1].replace(/\D/g, '')}-${hash.slice(0, 22)}`, action];
   }
 }
 
@@ -49,22 +50,28 @@ const insert =
   'INSERT OR IGNORE INTO "activity" ("id", "teacherId", "scopeId", "removed", "stamps", "sectionId", "studentId", "at", "kind", "place", "object", "seconds") VALUES (?, ?, ?, 0, ?, ?, ?, ?, ?, ?, ?, ?)';
 const revive = `UPDATE "activity" SET "removed" = 0, "stamps" = json_set("stamps", '$.removed', json(?)) WHERE "id" = ? AND "removed"`;
 
+/** Writes actions from a place on, for a moment. @returns how far it came */
 function writePart(
   sql: Sql,
-  part: readonly [string, ActionOfStudent][],
+  wanted: readonly [string, ActionOfStudent][],
+  from: number,
   { teacherId, sectionId }: Place,
   stamp: { at: string; by: string },
-): void {
+): number {
   const stamps = JSON.stringify({ '*': stamp });
-  const removed = JSON.stringify(stamp);
-  for (const [id, [studentId, at, kind, place, object, seconds]] of part) {
+  const until = performance.now() + longestPartMs;
+  let place = from;
+  while (place < wanted.length && (place === from || performance.now() < until)) {
+    const [id, [studentId, at, kind, where, object, seconds]] = wanted[place] as [string, ActionOfStudent];
     const made = sql.run(
       insert,
       ...[id, teacherId, sectionId, stamps, sectionId],
-      ...[studentId, at, kind, place, object, seconds],
+      ...[studentId, at, kind, where, object, seconds],
     );
-    if (made === 0) sql.run(revive, removed, id);
+    if (made === 0) sql.run(revive, JSON.stringify(stamp), id);
+    place += 1;
   }
+  return place;
 }
 
 /** So many are looked up before others have a turn. */
@@ -104,15 +111,16 @@ export async function bringActivity(
   const wanted = await notThere(database, all);
   const known = all.length - wanted.length;
   if (wanted.length === 0) return { changeId: null, added: 0, known };
-  for (let from = 0; from < wanted.length; from += partLength)
-    await database.write((sql) => {
+  let written = 0;
+  while (written < wanted.length)
+    written = await database.write((sql) => {
       // With the first of them: what is written is always in the log, also where a crash breaks it off.
-      if (from === 0) {
+      if (written === 0) {
         const payload = { sectionId, source, counts: { activity: wanted.length } };
         const line = { id, kind: 'activity.bring', madeAt: at, device: 'import', payload };
         writeLine(sql, line, { teacherId, receivedAt: at }, sectionId, []);
       }
-      writePart(sql, wanted.slice(from, from + partLength), place, { at, by: id });
+      return writePart(sql, wanted, written, place, { at, by: id });
     });
   await database.write((sql) => {
     const told = { kind: 'activity.bring', changeId: id };

@@ -1,7 +1,9 @@
 import { createHash } from 'node:crypto';
 import { Between, In, IsNull, MoreThan } from '../database/conditions';
 import { load } from '../database/load';
+import { nameFile } from '../files/nameFile';
 import { Problem } from '../http/problem';
+import { checkRange } from '../http/range';
 import { readerOf, route } from '../http/route';
 import { tellPages } from '../scopes/tellPages';
 import type { Services } from '../services';
@@ -33,6 +35,17 @@ async function classOf(sectionId: string, teacherId: string, { database: { read 
 }
 
 export const workRoutes = [
+  route('workFile', {
+    allow: readerOf('section', 'sectionId', 'activity'),
+    async handle({ params: { sectionId }, query, teacherId, services, response }) {
+      checkRange(query);
+      const { file } = services.database;
+      const now = services.clock();
+      const bytes = await services.jobs.run('workFile', { file, teacherId, sectionId, now, ...query });
+      nameFile(response, `work-${query.from}-to-${query.to}`, query.format);
+      return bytes;
+    },
+  }),
   route('readWork', {
     allow: readerOf('section', 'sectionId', 'activity'),
     async handle({ query: { order }, request, teacherId, services }) {

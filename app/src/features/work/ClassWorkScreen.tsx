@@ -3,6 +3,7 @@ import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { shownNames } from '@slate-path/core/attendance/checkIn/shownNames';
 import { hoursOfWeek } from '@slate-path/core/work/whenWorked';
@@ -14,26 +15,23 @@ import { IconAction } from '../../parts/IconAction';
 import { lazily } from '../../parts/lazily';
 import { choicePhrase, Sentence, type SentencePart } from '../../parts/Sentence';
 import { Words } from '../../parts/Words';
+import { useGiveFile } from '../../files/useGiveFile';
 import { useNow } from '../../sync/clock';
+import { useNameOrder } from '../../sync/nameOrder';
 import { useAsking } from '../../sync/useAsking';
 import { useRecords } from '../../sync/useRecords';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { ClassPage } from '../people/class/lazyClassPage';
 import { DayHeads } from './DayHeads';
+import { Earlier } from './Earlier';
 import { HoursPicture } from './HoursPicture';
 import { PieceList } from './PieceList';
-import { useClassWork, type RailRow } from './useClassWork';
+import { leastSeenFirst, useClassWork } from './useClassWork';
 import { spanChoices, useSpan } from './useSpan';
 import { nameWidth, WorkRow } from './WorkRow';
 
 const SpanSheet = lazily(() => import('./SpanSheet'));
-
-/** Seen least first; those of one kind stay in the order of names. */
-function leastSeenFirst(rows: readonly RailRow[]): RailRow[] {
-  const rankOf = ({ seen }: RailRow) => (seen.isUnusual ? -1 : seen.days);
-  return rows.toSorted((a, b) => rankOf(a) - rankOf(b));
-}
 
 const anyKind = '';
 
@@ -59,6 +57,8 @@ export function ClassWorkScreen() {
       true,
     ).map(({ id, name }) => [id, name]),
   );
+  const order = useNameOrder();
+  const { give, sheet } = useGiveFile();
   const notSeen = rows.filter(({ seen }) => seen.actions === 0);
   const openStudent = (studentId: string) => {
     const day = from === to ? { date: from } : {};
@@ -141,6 +141,9 @@ export function ClassWorkScreen() {
   const bring = () => {
     router.push({ pathname: '/classes/[sectionId]/work/bring', params: { sectionId } });
   };
+  const fileIn = (format: 'xlsx' | 'csv' | 'html') => () => {
+    give(addressOf('workFile', { sectionId, from, to, format, order }), format === 'html');
+  };
   const shown = leastSeenFirst(onlyNotSeen ? notSeen : rows);
   const railsWidth = Math.max(0, width - nameWidth(wide) - space(wide ? 4 : 3));
   const pieces = work
@@ -155,6 +158,22 @@ export function ClassWorkScreen() {
       page="Work and activity"
       main={section ? { label: 'Bring in work', onPress: bring } : undefined}
       more={[
+        {
+          title: 'These days as a file',
+          items: [
+            {
+              label: 'Workbook',
+              note: 'Students, pieces of work, every day, and how it is counted: a sheet each',
+              onPress: fileIn('xlsx'),
+            },
+            { label: 'Students as CSV', onPress: fileIn('csv') },
+            {
+              label: 'Print the class without names',
+              note: 'How many, when and what kinds, to show to others',
+              onPress: fileIn('html'),
+            },
+          ],
+        },
         {
           title: 'What is owed',
           items: [
@@ -282,6 +301,7 @@ export function ClassWorkScreen() {
               ) : null}
             </View>
           </View>
+          {sheet}
           {choosing ? (
             <SpanSheet
               from={from}
@@ -298,22 +318,5 @@ export function ClassWorkScreen() {
         </>
       )}
     </ClassPage>
-  );
-}
-
-interface EarlierProps {
-  answer: { earlier: { active: number; actions: number }; days: readonly { count: number }[] };
-  span: { words: string };
-  students: number;
-  active: number;
-}
-
-/** Beside the same length of time before. */
-function Earlier({ answer: { earlier, days }, students, active }: EarlierProps) {
-  const actions = days.reduce((sum, { count }) => sum + count, 0);
-  return (
-    <Words tone="inkQuiet" figures>
-      {`${actions} actions of ${active} of ${students} students; in as many days before it ${earlier.actions} of ${earlier.active}.`}
-    </Words>
   );
 }

@@ -110,3 +110,9 @@ export function useClassWork(sectionId: string, asked: Asked) {
     return { state, answer, rows, digest, work };
   }, [answer, book, current, from, lessons, now, present, sectionId, state, to]);
 }
+
+/** Seen least first; those of one kind stay in the order of names. */
+export function leastSeenFirst(rows: readonly RailRow[]): RailRow[] {
+  const rankOf = ({ seen }: RailRow) => (seen.isUnusual ? -1 : seen.days);
+  return rows.toSorted((a, b) => rankOf(a) - rankOf(b));
+}

@@ -9,11 +9,20 @@ const clockOf = (seconds: number) =>
 /** A cell as a moment of the school, or the sentence that says why it is none. */
 export type MomentRead = { at: string } | { reason: string };
 
-/** Do clocks of the zone ever show it? In spring an hour is skipped. */
+/** What was found out of a zone's quarters of an hour: a file of a year has many rows in each. */
+const quarters = new Map<string, boolean>();
+
+/** Do clocks of the zone never show it? In spring an hour is skipped, somewhere half of one. */
 function isSkipped(at: string, zone: string): boolean {
   const [year = 0, month = 1, day = 1, hour = 0, minute = 0] = at.split(/[-T:]/).map(Number);
-  const shown = new TZDate(year, month - 1, day, hour, minute, 0, zone);
-  return shown.getHours() !== hour || shown.getMinutes() !== minute;
+  const quarter = minute - (minute % 15);
+  const key = `${zone} ${at.slice(0, 13)} ${quarter}`;
+  const known = quarters.get(key);
+  if (known !== undefined) return known;
+  const shown = new TZDate(year, month - 1, day, hour, quarter, 0, zone);
+  const skipped = shown.getHours() !== hour || shown.getMinutes() !== quarter;
+  quarters.set(key, skipped);
+  return skipped;
 }
 
 /**

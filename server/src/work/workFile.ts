@@ -1,0 +1,73 @@
+import { localSeconds } from '@slate-path/core/keeping/archive/localSeconds';
+import { writeCsv } from '@slate-path/core/formats/csv';
+import type { NameOrder } from '@slate-path/core/people/names';
+import type { ActivityDay } from '@slate-path/core/work/rollUp';
+import {
+  workSheets,
+  workSheetTitles,
+  workTable,
+  type WorkOfClass,
+  type WorkSheet,
+} from '@slate-path/core/work/workTables';
+import { RecordReader } from '../database/readRecords';
+import { printedPage, printedTable } from '../files/printed';
+import { workbook } from '../files/workbook';
+
+export interface WorkFileRequest {
+  file: string;
+  teacherId: string;
+  sectionId: string;
+  from: string;
+  to: string;
+  now: number;
+  format: 'csv' | 'xlsx' | 'html';
+  /** Which table a CSV has; the workbook has all, a printed page the class without names. */
+  sheet: WorkSheet;
+  order: NameOrder;
+}
+
+const daysOfClass = `SELECT "studentId", "day", "kind", "place", "count", "seconds", "firstAt" AS "first", "lastAt" AS "last", "hours" FROM "activityDay" WHERE "scopeId" = ? AND "day" BETWEEN ? AND ? ORDER BY "day", "studentId", "kind", "place"`;
+
+function readWork({ file, teacherId, sectionId, from, to, now, order }: WorkFileRequest): WorkOfClass {
+  const reader = new RecordReader(file);
+  try {
+    const ofSection = 'NOT "removed" AND "sectionId" = ?';
+    const [school] = reader.seenBy(teacherId, 'school', 'NOT "removed"');
+    const [section] = reader.all('section', '"id" = ?', [sectionId]);
+    const zone = school?.zone ?? 'UTC';
+    const enrolments = reader.all('enrolment', ofSection, [sectionId]);
+    const ofClass = `"id" IN (SELECT "studentId" FROM "enrolment" WHERE ${ofSection})`;
+    const work = reader.all('work', `${ofSection} ORDER BY "dueAt", rowid`, [sectionId]);
+    const handIns = reader.all(
+      'handIn',
+      `NOT "removed" AND "workId" IN (SELECT "id" FROM "work" WHERE ${ofSection})`,
+      [sectionId],
+    );
+    const activity = reader.rows<ActivityDay>(daysOfClass, [sectionId, from, to]);
+    return {
+      className: section?.name ?? '',
+      rows: { enrolments, work, handIns, activity },
+      range: { from, to, asOf: localSeconds(new Date(now).toISOString(), zone), zone },
+      students: reader.all('student', `NOT "removed" AND ${ofClass}`, [sectionId]),
+      order,
+    };
+  } finally {
+    reader.close();
+  }
+}
+
+/** Work and activity of a class over some days as a file. */
+export async function workFile(request: WorkFileRequest): Promise<Uint8Array> {
+  const work = readWork(request);
+  const { format, sheet } = request;
+  if (format === 'xlsx')
+    return workbook(workSheets.map((one) => ({ name: workSheetTitles[one], rows: workTable(one, work) })));
+  if (format === 'csv') return new TextEncoder().encode(writeCsv(workTable(sheet, work), true));
+  const title = `${work.className}: work and activity, ${request.from} to ${request.to}`;
+  const body = [
+    `<h1>${title.replace(/[<>&]/g, ' ')}</h1>`,
+    printedTable(workTable('summary', work)),
+    printedTable(workTable('definitions', work), () => 'wrapped'),
+  ];
+  return new TextEncoder().encode(printedPage(title, body.join('')));
+}
