@@ -178,3 +178,18 @@ test('a page of HTML, and a file without headings, are refused with a sentence',
     expect(((await answer.json()) as { detail: string }).detail).toContain('Nothing was changed.');
   }
 });
+
+test('who is erased goes from the actions and from what they were added up to', async () => {
+  const answer = await ines.call('POST', `/api/students/${mei}/erasure`, { name: 'Mei Tanaka' });
+  expect(answer.status).toBe(200);
+  expect((await work()).days.map(({ studentId }) => studentId)).not.toContain(mei);
+  const database = new Database(path.join(server.folder, 'slate-path.db'), { readonly: true });
+  const left = ['activity', 'activityDay'].map(
+    (table) =>
+      database.prepare(`SELECT count(*) AS n FROM "${table}" WHERE "studentId" = ?`).get(mei) as {
+        n: number;
+      },
+  );
+  database.close();
+  expect(left).toEqual([{ n: 0 }, { n: 0 }]);
+});
