@@ -135,12 +135,12 @@ export async function benchWork(): Promise<Record<string, number>> {
 
   const file = fileOf(namesOf(first), imported, 0);
   const begun = performance.now();
-  let isDone = false;
+  const state = { isDone: false };
   const meanwhile: number[] = [];
   const bringing = bring(school, first, file).finally(() => {
-    isDone = true;
+    state.isDone = true;
   });
-  while (!isDone) {
+  while (!state.isDone) {
     meanwhile.push(await acknowledged(school, first));
     await new Promise((resolve) => setTimeout(resolve, 50));
   }

@@ -1,3 +1,4 @@
+import { everyWorkChange } from './everyWorkChange';
 import type { ChangeOf, KindName } from '../src/changes/schema';
 import { anotherTerm } from './anotherTerm';
 
@@ -61,11 +62,6 @@ const weekly = {
   everyOtherFrom: '2026-08-31',
 };
 
-const piece = {
-  ...{ id: 'w', sectionId: 's', title: 'Log of the watch' },
-  ...{ assignedAt: null, dueAt: '2026-11-20T08:30:00', points: 20 },
-};
-
 /**
  * One class's term in which every kind of change comes once, each with something to change: a kind that is missing
  * here does not compile.
@@ -86,28 +82,7 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
     ended: [{ id: 'm', validUntil: '2026-11-22' }],
     added: [{ ...weekly, id: 'm4', validFrom: '2026-11-23' }],
   },
-  'piece.set': piece,
-  'handIn.set': {
-    ...{ sectionId: 's', workId: 'w' },
-    handIns: [
-      {
-        studentId: 'a',
-        status: 'handed_in',
-        handedInAt: '2026-11-20T08:00:00',
-        handedBackAt: null,
-        score: 15,
-      },
-    ],
-  },
-  'work.bring': {
-    sectionId: 's',
-    source: { name: 'grades.csv', digest: 'abc' },
-    pieces: [{ ...piece, points: 25 }],
-    handIns: [
-      { workId: 'w', studentId: 'a', status: null, handedInAt: null, handedBackAt: null, score: null },
-    ],
-  },
-  'piece.remove': { id: 'w', sectionId: 's' },
+  ...everyWorkChange,
   'dayOff.add': {
     days: [
       {
@@ -178,10 +153,6 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
     about: lesson.id,
     lessons: [roll(lesson, 'away')],
     answers: [{ id: 'answer', sectionId: 's', entry: 'D. Quispe', studentId: 'a' }],
-  },
-  'participants.answer': {
-    sectionId: 's',
-    answers: [{ id: 'answer', sectionId: 's', entry: 'D. Quispe', studentId: null }],
   },
   'participants.move': { from: roll(lesson, null), to: roll(second, null) },
   'checkIn.setting': {
