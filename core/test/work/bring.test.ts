@@ -1,3 +1,4 @@
+import { strToU8, zipSync } from 'fflate';
 import { readWorkFile } from '../../src/work/bring/readWorkFile';
 import { durationSeconds } from '../../src/work/bring/readStatements';
 import type { WorkReading } from '../../src/work/bring/reading';
@@ -186,6 +187,35 @@ test('statements: on the school’s clock, with verbs, durations, accounts, and 
       .join('\n'),
   );
   expect([lines.actions.length, lines.leftOut.map(({ line }) => line)]).toEqual([2, [2]]);
+});
+
+test('the gradebook of a OneRoster zip, with names from its users where they are there', async () => {
+  const zip = (files: Record<string, string>) =>
+    readWorkFile(
+      zipSync(Object.fromEntries(Object.entries(files).map(([name, text]) => [name, strToU8(text)]))),
+      { zone },
+    );
+  const files = {
+    'lineItems.csv':
+      'sourcedId,status,title,assignDate,dueDate,classSourcedId,resultValueMin,resultValueMax\nl1,active,Log 1,2026-11-01,2026-11-06,c,0,20\nl2,tobedeleted,Gone,,,c,0,10\nl3,active,Log 3,,2026-11-13T08:30:00Z,c,0,10\n',
+    'results.csv':
+      'sourcedId,status,lineItemSourcedId,studentSourcedId,scoreStatus,score,scoreDate,late\nr1,active,l1,u1,fully graded,15,2026-11-09,\nr2,active,l1,u2,not submitted,,,\nr3,active,l3,u1,exempt,,,\nr4,active,l3,u2,submitted,,,true\nr5,active,l9,u2,submitted,,,\n',
+    'users.csv':
+      'sourcedId,status,givenName,familyName,email,role\nu1,active,Jun,Sato,jun@tern.example,student\n',
+  };
+  const book = await zip(files);
+  expect(book.pieces).toEqual([
+    { title: 'Log 1', assignedAt: '2026-11-01T00:00:00', dueAt: '2026-11-06T23:59:00', points: 20 },
+    { title: 'Log 3', assignedAt: null, dueAt: '2026-11-13T08:30:00', points: 10 },
+  ]);
+  expect(handIns(book)).toEqual([
+    'Jun Sato | Log 1 | handed_in |  | 15',
+    'u2 | Log 1 | missing |  | ',
+    'Jun Sato | Log 3 | excused |  | ',
+    'u2 | Log 3 | handed_in | 2026-11-13T08:31:00 | ',
+  ]);
+  expect(book.handIns[0]?.handedBackAt).toBe('2026-11-09T23:59:00');
+  expect(book.leftOut.map(({ line }) => line)).toEqual([6]);
 });
 
 test.each([

@@ -202,5 +202,12 @@ test('a file beside what is there: new, changed, the same; what it does not say 
   ]);
   const again = planBring(read, { ...here, handIns: { 'w.a': { ...before, score: 15 } } });
   expect(again.handIns[0]?.fate).toBe('same');
+  const another = { title: 'Of another class', assignedAt: null, dueAt: null, points: null };
+  const ofNobody = { person: 2, piece: 1, status: 'missing' as const, handedInAt: null, handedBackAt: null };
+  const two = {
+    pieces: [...read.pieces, another],
+    handIns: [...read.handIns, { ...ofNobody, score: null, line: 5 }],
+  };
+  expect(planBring(two, here).pieces.map(({ title }) => title)).toEqual(['Log 1']);
   expect(planBring(read, { ...here, work: [] }).pieces[0]).toMatchObject({ id: 'new', fate: 'new' });
 });

@@ -211,7 +211,7 @@ export function BringScreen() {
         <ListSource
           name="File of work"
           what="cells"
-          accept=".csv,.tsv,.txt,.xlsx,.json,.jsonl"
+          accept=".csv,.tsv,.txt,.xlsx,.json,.jsonl,.zip"
           problem={busy ? undefined : problem}
           onRead={(file) => void read(file)}
           about={about}

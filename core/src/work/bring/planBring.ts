@@ -91,5 +91,10 @@ export function planBring(
     if (studentId === undefined || !piece) return [];
     return [plannedHandIn(one, piece.id, studentId, handIns[handInId(piece.id, studentId)])];
   });
-  return { pieces, handIns: planned };
+  // A piece of which the file has parts, none of anybody here, is another class's.
+  const ofSomebody = new Set(planned.map(({ workId }) => workId));
+  const ofNobody = new Set(
+    read.handIns.flatMap(({ piece }) => pieces[piece]?.id ?? []).filter((id) => !ofSomebody.has(id)),
+  );
+  return { pieces: pieces.filter(({ id, fate }) => fate !== 'new' || !ofNobody.has(id)), handIns: planned };
 }
