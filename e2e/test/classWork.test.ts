@@ -97,6 +97,22 @@ test('a log of activity comes in; one day is followed by the minute', async () =
   expect((await page.$$('[data-testid="day-action"]')).length).toBe(3);
 });
 
+test('days that could be read in two ways are asked for once, and taken in as answered', async () => {
+  await page.goto(`${server.address}/classes/${room.sectionId}/work/bring`);
+  await bringFile(
+    'us.csv',
+    'Name,When,Action\nPupil04 Demir,11/2/2026 10:00,opened\nPupil04 Demir,10/11/2026 9:00,opened\n',
+  );
+  await tap(page, 'The month comes first');
+  await says(page, 'Sun 11 Oct to Mon 2 Nov');
+  await tap(page, 'Take it in');
+  await says(page, 'Taken in: 2 new actions');
+  const { days } = await work();
+  expect(days.map(({ day }) => day)).toContain('2026-11-02');
+  await tap(page, 'Take it all back');
+  await saved(page);
+});
+
 test('what was taken in is taken back as one', async () => {
   await page.goto(`${server.address}/classes/${room.sectionId}/work/bring`);
   await bringFile('more.csv', 'Name,When,Action\nPupil03 Calloway,2026-11-21 10:00,opened\n');

@@ -36,8 +36,13 @@ interface Done {
   changeIds: string[];
 }
 
-/** A digest of a file: by it one is known again. */
+/** What one change holds. */
+const mostPieces = 400;
+const mostHandIns = 5000;
+
+/** A digest of a file: by it one is known again. Browsers make none where a page came without encryption. */
 async function digestOf(file: Blob): Promise<string> {
+  if (!isSecureContext) return '';
   const hash = await crypto.subtle.digest('SHA-256', await file.arrayBuffer());
   return [...new Uint8Array(hash)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
@@ -54,7 +59,7 @@ export function BringScreen() {
   const students = useMemo(() => [...present, ...gone].map(({ student }) => student), [present, gone]);
   const [source, setSource] = useState<Blob | null>(null);
   const [reading, setReading] = useState<FileReading | null>(null);
-  const [order, setOrder] = useState<Order>('day_first');
+  const [order, setOrder] = useState<Order | null>(null);
   const [answers, setAnswers] = useState<Answers>(new Map());
   const [problem, setProblem] = useState<string>();
   const [done, setDone] = useState<Done | null>(null);
@@ -69,25 +74,33 @@ export function BringScreen() {
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
       setProblem(error.status === 0 ? noNetwork : error.detail);
+    } finally {
+      setBusy(false);
     }
-    setBusy(false);
   };
-  const read = (file: Blob, chosen?: Order) =>
+  const read = (file: Blob, chosen: Order | null = null) =>
     attempt(async () => {
       setSource(file);
       setReading(
         await postFile(addressOf('readWork', { sectionId, ...(chosen && { order: chosen }) }), file),
       );
-      if (chosen) setOrder(chosen);
-      else setAnswers(new Map());
+      setOrder(chosen);
+      if (!chosen) setAnswers(new Map());
       setDone(null);
     });
   const accept = () =>
     attempt(async () => {
       if (!source || !reading || !bring) return;
+      const { plan } = bring;
+      const tooMany = plan.pieces.length > mostPieces || plan.handIns.length > mostHandIns;
+      if (tooMany) {
+        setProblem(
+          `At most ${mostPieces} pieces and ${mostHandIns} hand-ins at once. Nothing was changed; split the file.`,
+        );
+        return;
+      }
       const changeIds: string[] = [];
       rememberAnswers(sectionId, answers);
-      const { plan } = bring;
       const pieces = plan.pieces
         .filter(({ fate }) => fate !== 'same')
         .map(({ fate: _fate, ...piece }) => ({ ...piece, sectionId }));
@@ -102,8 +115,8 @@ export function BringScreen() {
       }
       if (reading.actions.count > 0) {
         // The answers have to be there before the file is matched with them.
-        await whenSent();
-        const query = { sectionId, name: nameOf(source), ...(reading.orderUnsure && { order }) };
+        if (answers.size > 0) await whenSent();
+        const query = { sectionId, name: nameOf(source), ...(order && { order }) };
         const brought = await postFile(addressOf('bringActivity', query), source);
         if (brought.changeId !== null) changeIds.push(brought.changeId);
         said.push(
@@ -157,10 +170,10 @@ export function BringScreen() {
           <Card style={{ gap: space(3) }}>
             <Words bold>{summaryOf(reading, bring)}</Words>
             <Columns reading={reading} />
-            {reading.orderUnsure ? (
+            {reading.orderUnsure || order ? (
               <Choice
                 name="How days are written"
-                value={order}
+                value={order ?? 'day_first'}
                 options={orders}
                 onChange={(next) => {
                   if (source) void read(source, next);

@@ -23,10 +23,10 @@ export interface Bring {
   students: number;
 }
 
-/** A new piece keeps its id from one look at the file to the next. */
+/** A new piece keeps its id from one look at the file to the next, and when it comes again after it was taken back. */
 const ids = new Map<string, string>();
-function idFor(sectionId: string, place: number): string {
-  const key = `${sectionId} ${place}`;
+function idFor(sectionId: string, title: string): string {
+  const key = `${sectionId} ${title.toLowerCase()}`;
   const id = ids.get(key) ?? newId();
   ids.set(key, id);
   return id;
@@ -46,12 +46,11 @@ export function useBring(
     const kept = keptAnswers(current, sectionId);
     const open = lists.matchWritten(reading.people, students, kept);
     const who = lists.matchWritten(reading.people, students, new Map([...kept, ...answers]));
-    let place = 0;
     const plan = lists.planBring(reading, {
       work: listOf(current, 'work').filter((one) => one.sectionId === sectionId),
       handIns: current.handIn,
       students: who.students,
-      newId: () => idFor(sectionId, place++),
+      newId: (title) => idFor(sectionId, title),
     });
     const questions = open.unmatched.flatMap(({ person, candidates }) => {
       const written = reading.people[person];

@@ -30,7 +30,8 @@ interface Here {
   handIns: Readonly<Record<string, HandIn>>;
   /** By place in the file’s list of people. */
   students: ReadonlyMap<number, string>;
-  newId: () => string;
+  /** An id for a piece that is not there yet, by its title. */
+  newId: (title: string) => string;
 }
 
 const keyOf = (title: string) => title.toLowerCase().replace(/\s+/g, ' ').trim();
@@ -83,7 +84,7 @@ export function planBring(
   const byTitle = new Map(work.filter(({ removed }) => !removed).map((one) => [keyOf(one.title), one]));
   const pieces = read.pieces.map((piece) => {
     const known = byTitle.get(keyOf(piece.title));
-    return plannedPiece(piece, known, known?.id ?? newId());
+    return plannedPiece(piece, known, known?.id ?? newId(piece.title));
   });
   const planned = read.handIns.flatMap((one): PlannedHandIn[] => {
     const studentId = students.get(one.person);
