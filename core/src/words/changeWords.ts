@@ -14,11 +14,13 @@ const about: Record<string, string> = {
   levelNames: 'Names of engagement levels',
   lookFor: 'A look-for',
   group: 'A group of students',
+  handIn: 'How a piece of work came',
   lesson: 'A lesson',
   meeting: 'The timetable',
   message: 'A message',
   note: 'A note',
   pathSummary: 'A summary',
+  piece: 'A piece of work',
   participants: 'A participant list',
   roll: 'Marks on a roll',
   room: 'A room plan',
@@ -36,6 +38,7 @@ const about: Record<string, string> = {
   topic: 'A topic',
   turn: 'A turn',
   watchSetting: 'What is watched',
+  work: 'A file of work',
   undo: 'Something taken back',
 };
 
