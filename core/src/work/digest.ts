@@ -4,7 +4,7 @@ import { mean } from '../statistics/mean';
 import { median } from '../statistics/median';
 import { Enrolled, type Membership } from './enrolled';
 import { feedbackDays, isWaiting } from './feedback';
-import { countStatuses, noPieces, statusOf, type PieceCounts, type PieceStatus } from './pieceStatus';
+import { countStatuses, statusOf, type PieceCounts, type PieceStatus } from './pieceStatus';
 import type { ActivityDay } from './rollUp';
 import { knownScore, scorePercent, weightedPercent } from './scores';
 
@@ -172,14 +172,12 @@ function classDigest(
   range: DigestRange,
 ): ClassDigest {
   const feedback = feedbackIn(parts, range);
-  const counts = noPieces();
-  for (const { status } of parts) counts[status] += 1;
   return {
     students: students.length,
     active: students.filter(({ actions }) => actions > 0).length,
     actions: students.reduce((sum, { actions }) => sum + actions, 0),
     pieces: parts.length,
-    ...counts,
+    ...countStatuses(parts.map(({ status }) => status)),
     waiting: waitingIn(parts, range.asOf),
     feedbackDaysMedian: median(feedback),
     feedbackDaysMean: mean(feedback),

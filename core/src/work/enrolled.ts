@@ -1,3 +1,4 @@
+import { isEnrolledOn } from '../attendance/roll/totals';
 import { groupBy } from '../records/groupBy';
 import type { Enrolment } from '../records/schema';
 
@@ -20,8 +21,6 @@ export class Enrolled {
   }
 
   isIn(studentId: string, day: string): boolean {
-    return (this.of.get(studentId) ?? []).some(
-      ({ startsOn, endsOn }) => (startsOn === null || startsOn <= day) && (endsOn === null || endsOn >= day),
-    );
+    return (this.of.get(studentId) ?? []).some((enrolment) => isEnrolledOn(enrolment, day));
   }
 }

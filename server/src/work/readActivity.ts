@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { ActivitySummary } from '@slate-path/core/api/work';
-import { addDays, daysBetween } from '@slate-path/core/calendar/localTime';
+import { addDays } from '@slate-path/core/calendar/localTime';
+import { rangeBefore, usualDays } from '@slate-path/core/work/seen';
 import type { Sql } from '../database/sql';
 
 type Summary = z.output<typeof ActivitySummary>;
@@ -13,9 +14,6 @@ export interface ActivityQuery {
   kind?: string | undefined;
   place?: string | undefined;
 }
-
-/** So many days before a range say how often a student is usually seen. */
-const usualDays = 56;
 
 /** Students who are or were in the class: by them the roll-up is found, for its rows stand by student and day. */
 const students = `SELECT DISTINCT "studentId" FROM "enrolment" WHERE "sectionId" = :sectionId AND NOT "removed"`;
@@ -72,7 +70,7 @@ export function readActivity(sql: Sql, { sectionId, from, to, kind, place }: Act
   );
   const earlier = sql.get<{ active: number; actions: number | null }>(
     `SELECT count(DISTINCT "studentId") AS "active", sum("count") AS "actions" FROM "activityDay" WHERE ${here}`,
-    { sectionId, from: addDays(from, -daysBetween(from, to) - 1), to: dayBefore },
+    { sectionId, ...rangeBefore({ from, to }) },
   );
   const daysOf = new Map(usual.map(({ studentId, days }) => [studentId, days]));
   return {

@@ -1,6 +1,6 @@
 import type { HandInToSet } from '@slate-path/core/work/changes';
 import type { HandIn, Work } from '@slate-path/core/records/schema';
-import { now } from '../../sync/clock';
+import { now, zoneOf } from '../../sync/clock';
 import { makeChange } from '../../sync/outbox';
 import { useRecords } from '../../sync/useRecords';
 import { localSeconds } from '@slate-path/core/keeping/archive/localSeconds';
@@ -15,7 +15,7 @@ const nothing = { handedInAt: null, handedBackAt: null, score: null };
 /** The school's present, to the second. */
 function localNow(): string {
   const { school } = useRecords.getState().current;
-  return localSeconds(new Date(now()).toISOString(), Object.values(school)[0]?.zone ?? 'UTC');
+  return localSeconds(new Date(now()).toISOString(), zoneOf(Object.values(school)[0]));
 }
 
 function fieldsOf(handIn: HandIn | undefined): Omit<HandInToSet, 'studentId'> {

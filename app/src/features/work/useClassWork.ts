@@ -8,7 +8,7 @@ import { digestOf, type Digest, type StudentDigest } from '@slate-path/core/work
 import { statusOf, type PieceStatus } from '@slate-path/core/work/pieceStatus';
 import { seenOf, type Seen } from '@slate-path/core/work/seen';
 import type { BarShape } from '../../parts/PresenceBar';
-import { useNow } from '../../sync/clock';
+import { useNow, zoneOf } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 import { useView } from '../../sync/views';
 import { barShape } from '../attendance/lesson/barShape';
@@ -39,8 +39,6 @@ interface Asked {
   place?: string;
 }
 
-const zoneOf = (schools: Record<string, { zone: string }>) => Object.values(schools)[0]?.zone ?? 'UTC';
-
 /** Work and activity of a class over some days: what the server has added up, with the pieces of work as they are here. */
 export function useClassWork(sectionId: string, asked: Asked) {
   const { from, to, kind, place } = asked;
@@ -69,7 +67,7 @@ export function useClassWork(sectionId: string, asked: Asked) {
         handIns,
         activity: days.map((day) => ({ kind: '', place: '', ...day })),
       },
-      { from, to, asOf, zone: zoneOf(current.school) },
+      { from, to, asOf, zone: zoneOf(Object.values(current.school)[0]) },
     );
     const digests = new Map(digest.students.map((one) => [one.studentId, one]));
     const daysOf = groupBy(days, ({ studentId }) => studentId);

@@ -5,10 +5,10 @@ import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
 import { listOf } from '@slate-path/core/records/records';
 import type { HandIn, Student, Work } from '@slate-path/core/records/schema';
 import { digestOf, type PieceDigest } from '@slate-path/core/work/digest';
-import { statusOf, type PieceStatus } from '@slate-path/core/work/pieceStatus';
+import { noPieces, statusOf, type PieceStatus } from '@slate-path/core/work/pieceStatus';
 import { knownScore } from '@slate-path/core/work/scores';
 import { isWaiting } from '@slate-path/core/work/feedback';
-import { useNow } from '../../sync/clock';
+import { useNow, zoneOf } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 import { useView } from '../../sync/views';
 import { useClassList } from '../people/class/ofClass';
@@ -42,7 +42,7 @@ export function usePieces(sectionId: string): { state: string; pieces: PieceNow[
   );
   return useMemo(() => {
     const asOf = `${now.date}T${now.time}:59`;
-    const zone = Object.values(current.school)[0]?.zone ?? 'UTC';
+    const zone = zoneOf(Object.values(current.school)[0]);
     const work = listOf(current, 'work').filter((one) => one.sectionId === sectionId);
     const handed = new Map(listOf(current, 'handIn').map((one) => [`${one.workId} ${one.studentId}`, one]));
     const pieces = work.map((piece): PieceNow => {
@@ -76,6 +76,6 @@ export function usePieces(sectionId: string): { state: string; pieces: PieceNow[
 }
 
 const noDigest = {
-  ...{ on_time: 0, late: 0, missing: 0, excused: 0, not_due: 0, unknown: 0 },
+  ...noPieces(),
   ...{ waiting: 0, feedbackDaysMedian: null, percentMedian: null },
 };
