@@ -1,7 +1,8 @@
-import { unzipSync } from 'fflate';
 import Papa from 'papaparse';
 import { readSheet } from 'read-excel-file/universal';
 import { decodeText } from './decodeText';
+import { TableError } from './tableError';
+import { unzipWanted } from './zip';
 
 /** A record of a table and the line (in a workbook, the row) on which it begins, from 1. */
 export interface TableRow {
@@ -9,8 +10,7 @@ export interface TableRow {
   cells: string[];
 }
 
-/** A file that is no table, with a sentence that says why and what to do. */
-export class TableError extends Error {}
+export { TableError };
 
 export const largestFileBytes = 5_000_000;
 export const mostRows = 5_000;
@@ -159,7 +159,6 @@ function tidy(cell: Cell): string {
 }
 
 async function readWorkbook(bytes: Uint8Array): Promise<TableRow[]> {
-  refuseBomb(bytes);
   try {
     refuseFarCells(bytes);
     const copy = bytes.slice().buffer;
@@ -183,7 +182,8 @@ function columnNumber(letters: string): number {
 
 /** A few bytes can name a cell a million rows below: all between would have to be laid out. */
 function refuseFarCells(bytes: Uint8Array): void {
-  const sheets = unzipSync(bytes, { filter: ({ name }) => /^\/?xl\/worksheets\/[^/]+\.xml$/i.test(name) });
+  const isSheet = (name: string) => /^\/?xl\/worksheets\/[^/]+\.xml$/i.test(name);
+  const sheets = unzipWanted(bytes, isSheet, largestUnpackedBytes);
   for (const sheet of Object.values(sheets))
     for (const [, letters = '', row] of decodeText(sheet).matchAll(
       /[\s]r=["']\$?([A-Z]{0,4})\$?(\d{1,8})["']/g,
@@ -192,21 +192,4 @@ function refuseFarCells(bytes: Uint8Array): void {
         throw new TableError(
           `A cell of this workbook is at ${letters}${row ?? ''}, far from a roster. Nothing was changed. Save the list alone, or as CSV.`,
         );
-}
-
-/** Adds up what the archive says it unpacks to, before anything is unpacked. */
-function refuseBomb(bytes: Uint8Array): void {
-  let unpacked = 0;
-  try {
-    unzipSync(bytes, {
-      filter: ({ originalSize }) => {
-        unpacked += originalSize;
-        return false;
-      },
-    });
-  } catch {
-    throw new TableError('This zip is damaged and cannot be read. Nothing was changed.');
-  }
-  if (unpacked > largestUnpackedBytes)
-    throw new TableError('This workbook unpacks to over 60 MB; a roster does not. Nothing was changed.');
 }

@@ -1,5 +1,5 @@
-import { unzipSync } from 'fflate';
 import { decodeText } from '../../formats/decodeText';
+import { unzipWanted } from '../../formats/zip';
 import { readNameList } from './nameList';
 import { readDelimited, readTable, TableError, mostRows, type TableRow } from '../../formats/table';
 
@@ -20,25 +20,8 @@ const headings = [
 
 /** The zip's users.csv; null where it is another kind of zip. */
 function usersOf(bytes: Uint8Array): Uint8Array | null {
-  let unpacked = 0;
-  const names: string[] = [];
-  try {
-    unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        unpacked += originalSize;
-        names.push(name);
-        return false;
-      },
-    });
-    const file = names.find((name) => /(^|\/)users\.csv$/i.test(name));
-    if (!file) return null;
-    if (unpacked > largestUnpackedBytes)
-      throw new TableError('This zip unpacks to over 60 MB; a roster does not. Nothing was changed.');
-    return unzipSync(bytes, { filter: ({ name }) => name === file })[file] ?? null;
-  } catch (error) {
-    if (error instanceof TableError) throw error;
-    throw new TableError('This zip is damaged and cannot be read. Nothing was changed.');
-  }
+  const files = unzipWanted(bytes, (name) => /(^|\/)users\.csv$/i.test(name), largestUnpackedBytes);
+  return Object.values(files)[0] ?? null;
 }
 
 interface User {

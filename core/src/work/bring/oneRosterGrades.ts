@@ -1,6 +1,6 @@
-import { unzipSync } from 'fflate';
 import { decodeText } from '../../formats/decodeText';
-import { readDelimited, TableError } from '../../formats/table';
+import { readDelimited } from '../../formats/table';
+import { unzipWanted } from '../../formats/zip';
 import { readScore } from './cellWords';
 import { readLocalMoment } from './localMoment';
 import { People } from './people';
@@ -21,26 +21,12 @@ const baseName = (name: string) => name.toLowerCase().split('/').at(-1) ?? '';
 
 /** The files of a OneRoster gradebook; null where the zip is another kind. */
 function filesOf(bytes: Uint8Array): Partial<Record<FileName, Uint8Array>> | null {
-  let unpacked = 0;
-  try {
-    unzipSync(bytes, {
-      filter: ({ originalSize }) => {
-        unpacked += originalSize;
-        return false;
-      },
-    });
-    if (unpacked > largestUnpackedBytes)
-      throw new TableError('This zip unpacks to over 200 MB. Nothing was changed.');
-    const found = unzipSync(bytes, {
-      filter: ({ name }) => (fileNames as readonly string[]).includes(baseName(name)),
-    });
-    const files: Partial<Record<FileName, Uint8Array>> = {};
-    for (const [name, content] of Object.entries(found)) files[baseName(name) as FileName] = content;
-    return files['lineitems.csv'] ? files : null;
-  } catch (error) {
-    if (error instanceof TableError) throw error;
-    throw new TableError('This zip is damaged and cannot be read. Nothing was changed.');
-  }
+  const isWanted = (name: string) => (fileNames as readonly string[]).includes(baseName(name));
+  const found = Object.entries(unzipWanted(bytes, isWanted, largestUnpackedBytes));
+  const files: Partial<Record<FileName, Uint8Array>> = Object.fromEntries(
+    found.map(([name, content]) => [baseName(name), content]),
+  );
+  return files['lineitems.csv'] ? files : null;
 }
 
 const removed = 'tobedeleted';
