@@ -171,6 +171,22 @@ print(json.dumps({s.title: [["" if c.value is None else c.value for c in row] fo
   expect(sheets['Students']?.find(([who]) => who === 'Mei Tanaka')?.slice(1, 3)).toEqual([4, 2]);
 });
 
+test('a workbook that another program wrote is read, to the second', async () => {
+  const name = path.join(server.folder, 'grades.xlsx');
+  const script = `import openpyxl, datetime, sys
+book = openpyxl.Workbook()
+book.active.append(['Student', 'Log 9'])
+book.active.append(['Due date', datetime.datetime(2026, 11, 6, 8, 30)])
+book.active.append(['Mei Tanaka', 15.5])
+book.save(sys.argv[1])`;
+  spawnSync('/usr/bin/python3', ['-c', script, name]);
+  const answer = await ines.call('POST', `/api/sections/${section}/work-reading`, fs.readFileSync(name));
+  expect(await answer.json()).toMatchObject({
+    pieces: [{ title: 'Log 9', dueAt: '2026-11-06T08:30:00' }],
+    handIns: [{ score: 15.5 }],
+  });
+});
+
 test('a page of HTML, and a file without headings, are refused with a sentence', async () => {
   for (const text of ['<html><body>Sign in</body></html>', 'a,b\nc,d\n']) {
     const answer = await ines.call('POST', `/api/sections/${section}/activity`, bytesOf(text));

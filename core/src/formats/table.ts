@@ -136,7 +136,9 @@ type Cell = string | number | boolean | Date | null | undefined;
 /** A workbook keeps a time of day as one of its first days. */
 function writtenDate(cell: Date): string {
   if (Number.isNaN(cell.getTime())) return '';
-  const [date = '', time = ''] = cell.toISOString().slice(0, 19).split('T');
+  // A day's fraction is seldom a whole second: 8:30 comes as 8:29:59.999.
+  const rounded = new Date(Math.round(cell.getTime() / 1000) * 1000);
+  const [date = '', time = ''] = rounded.toISOString().slice(0, 19).split('T');
   if (date < '1900-01-03') return time;
   return time === '00:00:00' ? date : `${date}T${time}`;
 }
@@ -161,7 +163,8 @@ function tidy(cell: Cell): string {
 async function readWorkbook(bytes: Uint8Array): Promise<TableRow[]> {
   try {
     refuseFarCells(bytes);
-    const copy = bytes.slice().buffer;
+    // `slice` of a Buffer would share its memory, and that of others.
+    const copy = new Uint8Array(bytes).buffer;
     const sheet = await readSheet(copy);
     return sheet.map((cells, index) => ({ line: index + 1, cells: cells.map((cell) => tidy(cell as Cell)) }));
   } catch (error) {

@@ -84,6 +84,33 @@ test('a grade book: points possible, averages, words in cells, percents', async 
   expect(book.leftOut).toEqual([{ line: 7, reason: 'it is about the class' }]);
 });
 
+test('a French grade book: a title above it, halves of names, rows of points and of days, words in cells', async () => {
+  const book = await read(
+    [
+      'Notes du trimestre;;;;;',
+      ';;;;;',
+      'Nom;Prénom;Journal 1;Devoir (40);Exposé;Moyenne',
+      'Barème;;20;40;10;',
+      'Date limite;;06/11/2026 08:30;13/11/2026 08:30;27/11/2026;',
+      'Quispe;Dario;15,5;en retard;;15',
+      'Tanaka;Mei;non rendu;33;dispensé;17',
+      'Moyenne;;16;33;;15',
+    ].join('\n'),
+  );
+  expect(book.pieces.map(({ title, dueAt, points }) => [title, dueAt, points])).toEqual([
+    ['Journal 1', '2026-11-06T08:30:00', 20],
+    ['Devoir', '2026-11-13T08:30:00', 40],
+    ['Exposé', '2026-11-27T23:59:00', 10],
+  ]);
+  expect(handIns(book)).toEqual([
+    'Dario Quispe | Journal 1 | handed_in |  | 15.5',
+    'Dario Quispe | Devoir | handed_in | 2026-11-13T08:31:00 | ',
+    'Mei Tanaka | Journal 1 | missing |  | ',
+    'Mei Tanaka | Devoir | handed_in |  | 33',
+    'Mei Tanaka | Exposé | excused |  | ',
+  ]);
+});
+
 test('hand-ins one a row, with what cannot be true told and the rest kept', async () => {
   const list = await read(
     [

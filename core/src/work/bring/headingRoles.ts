@@ -101,7 +101,7 @@ const lists: readonly (readonly [WorkRole, string])[] = [
   ],
   [
     'object',
-    `object item resource page document file content material target gegenstand datei seite inhalt objet ressource fichier
+    `object item resource page pagina document file content material target gegenstand datei seite inhalt objet ressource fichier
     contenu objeto recurso archivo oggetto risorsa contenuto ficheiro conteudo bestand inhoud onderwerp`,
   ],
   [

@@ -30,7 +30,10 @@ export type CellOf = (role: WorkRole) => string;
 
 /** Who a row is about; null where nobody stands in it. */
 export function personIn(cell: CellOf): Omit<PersonWritten, 'lines' | 'written'> | null {
-  const name = cell('name') || [cell('given_name'), cell('family_name')].filter(Boolean).join(' ');
+  // Beside a column of one half, "Nom" or "Nome" heads the other.
+  const [given, family, rest] = [cell('given_name'), cell('family_name'), cell('name')];
+  const halves = [given || (family && rest), family || (given && rest)].filter(Boolean);
+  const name = halves.length > 0 ? halves.join(' ') : rest;
   // An address in the column of names is an address.
   const [own, address] = [name.includes('@') ? '' : name, name.includes('@') ? name : ''];
   const person = { name: own, email: (cell('email') || address).toLowerCase(), schoolId: cell('id') };

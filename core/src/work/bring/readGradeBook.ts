@@ -2,7 +2,7 @@ import type { TableRow } from '../../formats/table';
 import type { DateOrder } from '../../attendance/participants/moment';
 import { foldName } from '../../people/names';
 import { readSaid, readScore } from './cellWords';
-import type { WorkRole } from './headingRoles';
+import { workRoleOf, type WorkRole } from './headingRoles';
 import { readLocalMoment } from './localMoment';
 import { cellsBy, personIn } from './people';
 import { lateAt, pointsOf, type Into } from './readHandIns';
@@ -11,8 +11,6 @@ import type { HandInRead, PieceRead } from './reading';
 /** Rows above or below the students that are about the pieces of work, or about the class. */
 const pointsRow =
   /\b(?:points?|possible|out of|max|maximum|punkte|hochstpunktzahl|bareme|puntos|punti|pontos|punten)\b/;
-const dueRow =
-  /\b(?:due|deadline|fallig|abgabe|frist|a rendre|echeance|vence|entrega|scadenza|prazo|inlever)/;
 const classRow =
   /^(?:class |klassen?|overall )?(?:average|avg|mean|median|total|sum|count|minimum|maximum|min|max|durchschnitt|mittelwert|summe|moyenne|promedio|media|gemiddelde|gesamt|totale?|standard deviation)\b/;
 
@@ -61,7 +59,7 @@ export function readGradeBook(
     if (isNobody && (pointsRow.test(said) || (said === '' && at === 0)) && numbersIn(row, columns) > 0) {
       for (const [column, piece] of found)
         piece.points = readScore(row.cells[column] ?? '')?.score ?? piece.points;
-    } else if (isNobody && dueRow.test(said)) {
+    } else if (isNobody && workRoleOf(said) === 'due') {
       for (const [column, piece] of found) {
         const due = readLocalMoment(row.cells[column] ?? '', { zone, order, endOfDay: true });
         if ('at' in due) piece.dueAt = due.at;
