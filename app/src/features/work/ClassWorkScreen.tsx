@@ -202,7 +202,10 @@ export function ClassWorkScreen() {
       full
     >
       {!section ? null : isEmpty ? (
-        <Empty title="Nothing from elsewhere yet" action={<Action label="Bring in work" onPress={bring} />}>
+        <Empty
+          title="Nothing from elsewhere yet"
+          action={wide ? <Action label="Bring in work" onPress={bring} /> : undefined}
+        >
           What is done outside the room stands here beside the lessons: who opened, asked, answered and handed
           in, when; which work came on time, late or not at all. A learning platform gives it as a file; a
           grade book will do.

@@ -9,6 +9,7 @@ import { Sentence } from '../../parts/Sentence';
 import { Words } from '../../parts/Words';
 import { useAsking } from '../../sync/useAsking';
 import { TakeBack } from '../../sync/TakeBack';
+import { useWide } from '../../theme/theme';
 import { ClassPage } from '../people/class/lazyClassPage';
 import { PieceList } from './PieceList';
 import { usePieces } from './usePiece';
@@ -19,6 +20,7 @@ const PieceForm = lazily(() => import('./PieceForm'));
 export function PiecesScreen() {
   const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
   const router = useRouter();
+  const wide = useWide();
   const asking = useAsking('for the pieces of work');
   const [adding, setAdding] = useState(false);
   const [waitingFirst, setWaitingFirst] = useState(false);
@@ -41,7 +43,10 @@ export function PiecesScreen() {
         state === 'loading' ? (
           <Words tone="inkQuiet">{asking}</Words>
         ) : (
-          <Empty title="No pieces of work yet" action={<Action label="Add a piece" onPress={add} />}>
+          <Empty
+            title="No pieces of work yet"
+            action={wide ? <Action label="Add a piece" onPress={add} /> : undefined}
+          >
             What a class has to hand in stands here with how it came: on time, late, not at all; how long you
             take to hand it back, and the scores. Add a piece by hand, or bring a grade book’s file.
           </Empty>
