@@ -27,6 +27,7 @@ import { DayHeads } from './DayHeads';
 import { Earlier } from './Earlier';
 import { HoursPicture } from './HoursPicture';
 import { PieceList } from './PieceList';
+import { railsLegend } from './Rails';
 import { leastSeenFirst, useClassWork } from './useClassWork';
 import { spanChoices, useSpan } from './useSpan';
 import { nameWidth, WorkRow } from './WorkRow';
@@ -267,7 +268,7 @@ export function ClassWorkScreen() {
             </Card>
           </View>
           <Words size="small" tone="inkQuiet">
-            {`Above in the room: a bar for each lesson, slim when there, open when missed. Below elsewhere: a stroke for each ${from > addDays(to, -14) ? 'hour' : 'day'} in which something was done. A diamond is a piece of work where it was due: full on time, half late, open missing.`}
+            {railsLegend(from, to)}
           </Words>
           <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(6), alignItems: 'flex-start' }}>
             <View style={{ flex: wide ? 1 : undefined, width: wide ? undefined : '100%', gap: space(2) }}>

@@ -21,6 +21,12 @@ const diamond = { y: 24, size: 6 };
 const daysWithHours = 14;
 const minutesOfDay = 24 * 60;
 
+/** What the rails of some days show, in words. */
+export function railsLegend(from: string, to: string): string {
+  const step = daysBetween(from, to) < daysWithHours ? 'hour' : 'day';
+  return `Above in the room: a bar for each lesson, slim when there, open when missed. Below elsewhere: a stroke for each ${step} in which something was done. A diamond is a piece of work where it was due: full on time, half late, open missing.`;
+}
+
 /** A stroke for each hour in which something was done. */
 function hourStrokes(days: readonly DoneDay[], xOf: (day: string, minute: number) => number): string {
   return days
