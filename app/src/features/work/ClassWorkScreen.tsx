@@ -1,17 +1,13 @@
-import ChevronLeft from 'lucide-react-native/icons/chevron-left';
-import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
-import { addDays } from '@slate-path/core/calendar/localTime';
 import { shownNames } from '@slate-path/core/attendance/checkIn/shownNames';
 import { hoursOfWeek } from '@slate-path/core/work/whenWorked';
 import { workSentence } from '@slate-path/core/work/workSentence';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Empty } from '../../parts/Empty';
-import { IconAction } from '../../parts/IconAction';
 import { lazily } from '../../parts/lazily';
 import { choicePhrase, Sentence, type SentencePart } from '../../parts/Sentence';
 import { Words } from '../../parts/Words';
@@ -23,6 +19,7 @@ import { useRecords } from '../../sync/useRecords';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { ClassPage } from '../people/class/lazyClassPage';
+import { DayArrows } from './DayArrows';
 import { DayHeads } from './DayHeads';
 import { Earlier } from './Earlier';
 import { HoursPicture } from './HoursPicture';
@@ -217,24 +214,7 @@ export function ClassWorkScreen() {
             <View style={{ flex: 1 }}>
               <Sentence parts={parts} />
             </View>
-            {from === to ? (
-              <>
-                <IconAction
-                  name="The day before"
-                  icon={ChevronLeft}
-                  onPress={() => {
-                    onDay(addDays(from, -1));
-                  }}
-                />
-                <IconAction
-                  name="The day after"
-                  icon={ChevronRight}
-                  onPress={() => {
-                    onDay(addDays(from, 1));
-                  }}
-                />
-              </>
-            ) : null}
+            {from === to ? <DayArrows day={from} onDay={onDay} /> : null}
           </View>
           {state === 'loading' ? <Words tone="inkQuiet">{asking}</Words> : null}
           <View
