@@ -16,7 +16,7 @@ export function summaryOf(
     list.filter((one) => one.fate === fate).length;
   const parts = [
     actions.count > 0
-      ? `${many(known, 'action')} of ${many(students, 'student')}, ${actions.from ? `${shortDay(actions.from)} to ${shortDay(actions.to ?? actions.from)}` : ''}`
+      ? `${many(known, 'action')} of ${many(students, 'student')}, ${[...new Set([actions.from, actions.to])].map((day) => shortDay(day ?? '')).join(' to ')}`
       : '',
     ofNobody > 0 ? `${ofNobody} of nobody in this class` : '',
     plan.pieces.length > 0

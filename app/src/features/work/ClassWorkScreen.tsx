@@ -26,7 +26,7 @@ import { HoursPicture } from './HoursPicture';
 import { PieceList } from './PieceList';
 import { railsLegend } from './Rails';
 import { leastSeenFirst, useClassWork } from './useClassWork';
-import { spanChoices, useSpan } from './useSpan';
+import { useSpan } from './useSpan';
 import { nameWidth, WorkRow } from './WorkRow';
 
 const SpanSheet = lazily(() => import('./SpanSheet'));
@@ -77,7 +77,7 @@ export function ClassWorkScreen() {
       name: 'choose the days',
       value: span.value,
       words: span.words,
-      options: [{ value: 'today', label: 'today' }, ...spanChoices],
+      options: span.choices,
       onChange: (value) => {
         if (value === 'dates') setChoosing(true);
         else if (value === 'today') onDay(now.date);
@@ -238,6 +238,7 @@ export function ClassWorkScreen() {
                     <WorkRow
                       key={row.student.id}
                       row={row}
+                      shortName={names.get(row.student.id) ?? ''}
                       from={from}
                       to={to}
                       width={railsWidth}
@@ -275,12 +276,7 @@ export function ClassWorkScreen() {
                     week={hoursOfWeek(answer.days)}
                     width={(wide ? (width - space(6)) / 2 : width) - space(9)}
                   />
-                  <Earlier
-                    answer={answer}
-                    span={span}
-                    students={rows.length}
-                    active={rows.length - notSeen.length}
-                  />
+                  <Earlier answer={answer} students={rows.length} active={rows.length - notSeen.length} />
                 </>
               ) : null}
             </View>

@@ -1,8 +1,8 @@
+import { many } from '@slate-path/core/words/many';
 import { Words } from '../../parts/Words';
 
 interface EarlierProps {
   answer: { earlier: { active: number; actions: number }; days: readonly { count: number }[] };
-  span: { words: string };
   students: number;
   active: number;
 }
@@ -12,7 +12,9 @@ export function Earlier({ answer: { earlier, days }, students, active }: Earlier
   const actions = days.reduce((sum, { count }) => sum + count, 0);
   return (
     <Words tone="inkQuiet" figures>
-      {`${actions} actions of ${active} of ${students} students; in as many days before it ${earlier.actions} of ${earlier.active}.`}
+      {`${many(actions, 'action')} of ${active} of ${students} students; in as many days before it ${
+        earlier.actions === 0 ? 'none' : `${earlier.actions} of ${earlier.active}`
+      }.`}
     </Words>
   );
 }

@@ -10,11 +10,16 @@ import { space } from '../../theme/tokens';
 import { Rails, railsHeight } from './Rails';
 import type { RailRow } from './useClassWork';
 
-/** Of the column of names, in pixels: eighteen letters are not cut. */
+/** Letters that a narrow row has room for. */
+const shortEnough = 16;
+
+/** Of the column of names, in pixels. */
 export const nameWidth = (wide: boolean) => (wide ? 210 : 152);
 
 interface WorkRowProps {
   row: RailRow;
+  /** In few letters, for a long name on a narrow row. */
+  shortName: string;
   from: string;
   to: string;
   /** Of the rails. */
@@ -33,7 +38,7 @@ function wordsOf({ seen, digest }: RailRow, to: string, wide: boolean): string {
 }
 
 /** One student: the name, what it comes to, and the two rails. Opens the student’s days. */
-export const WorkRow = memo(function WorkRow({ row, from, to, width, onOpen }: WorkRowProps) {
+export const WorkRow = memo(function WorkRow({ row, shortName, from, to, width, onOpen }: WorkRowProps) {
   const wide = useWide();
   const palette = usePalette();
   const name = displayName(row.student);
@@ -56,7 +61,7 @@ export const WorkRow = memo(function WorkRow({ row, from, to, width, onOpen }: W
     >
       <View style={{ width: nameWidth(wide), paddingLeft: space(wide ? 4 : 3), paddingRight: space(1) }}>
         <Words bold={isUnusual} lines={1}>
-          {name}
+          {wide || name.length <= shortEnough ? name : shortName}
         </Words>
         <Words size="small" bold={isUnusual} tone={isUnusual ? 'ember' : 'inkQuiet'} lines={1} figures>
           {words}
