@@ -6,6 +6,7 @@ import type { Events } from './http/events';
 import type { Postman } from './people/messages/deliver';
 import type { MailServer } from './people/messages/mailServer';
 import type { WatchKeeper } from './watch/keeper';
+import type { FeedKeeper } from './work/feed/keeper';
 
 /** What routes work with. */
 export interface Services {
@@ -16,6 +17,7 @@ export interface Services {
   erasures: Erasures;
   events: Events;
   watch: WatchKeeper;
+  feeds: FeedKeeper;
   clock: Clock;
   /** The id of the demo's teacher; null in a school's own installation. */
   demoTeacherId: string | null;

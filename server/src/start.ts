@@ -14,6 +14,7 @@ import type { Clock } from './clock';
 import type { Services } from './services';
 import { reachFrom, type Reach } from './settings';
 import { WatchKeeper } from './watch/keeper';
+import { FeedKeeper, type FeedPace } from './work/feed/keeper';
 
 export interface StartOptions {
   dataFolder: string;
@@ -25,6 +26,8 @@ export interface StartOptions {
   /** Without it, only by its addresses and the machine's name, with no proxy in front. */
   reach?: Reach;
   demoTeacherId?: string;
+  /** How often record stores are asked; usually every five minutes. */
+  feedPace?: FeedPace;
 }
 
 export interface Running {
@@ -43,7 +46,9 @@ export async function startServer(options: StartOptions): Promise<Running> {
   const erasures = new Erasures(database, jobs, postman, mail, clock);
   const events = new Events();
   const watch = new WatchKeeper(database, jobs, clock);
-  const services: Services = { database, jobs, mail, postman, erasures, events, watch, clock, demoTeacherId };
+  const feeds = new FeedKeeper({ database, jobs, watch, events, clock }, options.feedPace);
+  const keepers = { postman, erasures, watch, feeds };
+  const services: Services = { database, jobs, mail, events, clock, demoTeacherId, ...keepers };
   await mail.dropBroken();
   // What a stop left waiting.
   await postman.deliverWaiting();
@@ -52,6 +57,7 @@ export async function startServer(options: StartOptions): Promise<Running> {
     events.closeAll();
     watch.close();
     erasures.close();
+    await feeds.close();
     if (server) await closeServer(server);
     await jobs.close();
     await database.close();
@@ -67,6 +73,7 @@ export async function startServer(options: StartOptions): Promise<Running> {
     // Only now: where another server has the port, it may be reading in the same folder.
     dropBrokenReadings(options.dataFolder);
     dropBrokenCopies(options.dataFolder);
+    feeds.begin();
     const { port } = server.address() as AddressInfo;
     return { address: `http://${options.host}:${port}`, services, stop: () => closeAll(server) };
   } catch (error) {

@@ -162,7 +162,7 @@ describe('files', () => {
     '%s: the server goes on, and says why',
     async (_what, route, file) => {
       const bytes = file();
-      // Making it took so long that the connection was closed.
+      // Making it took so long that the client's own time for its idle connections is over: it is to see that first.
       await new Promise((resolve) => setTimeout(resolve, 50));
       const asked = ines.call('POST', route, bytes);
       expect((await ines.call('GET', '/api/health')).status).toBe(200);
@@ -176,7 +176,7 @@ describe('files', () => {
   test('a process over its bounds ends alone; the next file is read by another', async () => {
     const program = pathToFileURL(path.join(__dirname, '../src/jobs/reader.mjs'));
     const within = { seconds: 20, megabytes: 400 };
-    const others = { readWork: within, readActivity: within };
+    const others = { readWork: within, readActivity: within, readFeedPage: within };
     const bounds = { readRoster: within, readParticipants: within, readArchive: within, ...others };
     const few = new Readers(program, { ...bounds, readDaysOff: { seconds: -1, megabytes: 400 } });
     const small = new Readers(program, { ...bounds, readDaysOff: { seconds: 20, megabytes: 1 } });

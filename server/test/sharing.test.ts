@@ -153,6 +153,7 @@ const reading: Record<string, number[]> = {
   '/api/sections/boats/glance': [200, 200, 404, 404, 404, 404, 404],
   '/api/sections/boats/work-file?from=2026-11-01&to=2026-11-30': [200, 200, 404, 404, 404, 404, 404],
   '/api/sections/boats/work?from=2026-11-01&to=2026-11-30': [200, 200, 404, 404, 404, 404, 404],
+  '/api/sections/boats/feeds': [200, 200, 404, 404, 404, 404, 404],
   '/api/backups': [200, 403, 403, 403, 403, 403, 200],
 };
 const posting: Record<string, number[]> = {
@@ -160,6 +161,8 @@ const posting: Record<string, number[]> = {
   '/api/sections/boats/roster-reading': [200, 200, 404, 404, 404, 404, 404],
   '/api/sections/boats/work-reading': [422, 422, 404, 404, 404, 404, 404],
   '/api/sections/boats/activity': [422, 422, 404, 404, 404, 404, 404],
+  '/api/sections/boats/feeds/none/end': [404, 404, 404, 404, 404, 404, 404],
+  '/api/sections/boats/feeds/none/ask': [404, 404, 404, 404, 404, 404, 404],
   '/api/sections/boats/participants-reading': [422, 422, 422, 422, 404, 404, 404],
   '/api/sections/boats/check-in-links': [200, 200, 404, 404, 404, 404, 404],
   '/api/sections/boats/check-in-links/end': [200, 200, 404, 404, 404, 404, 404],

@@ -3,6 +3,7 @@ import type { TableName } from '../records/schema';
 import { accountEndpoints } from './accounts';
 import { attendanceEndpoints } from './attendance';
 import type { Endpoint } from './endpoint';
+import { feedEndpoints } from './feeds';
 import { grantEndpoints } from './grants';
 import { keepingEndpoints } from './keeping';
 import { noteEndpoints } from './notes';
@@ -25,6 +26,7 @@ export const contract = {
   ...syncEndpoints,
   ...watchEndpoints,
   ...workEndpoints,
+  ...feedEndpoints,
   ...peopleEndpoints,
   ...sharingEndpoints,
   ...grantEndpoints,

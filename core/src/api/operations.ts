@@ -56,6 +56,10 @@ export const operations = {
   readWork: 'post /api/sections/{sectionId}/work-reading',
   bringActivity: 'post /api/sections/{sectionId}/activity',
   studentDay: 'get /api/sections/{sectionId}/students/{studentId}/days/{date}',
+  feeds: 'get /api/sections/{sectionId}/feeds',
+  setFeed: 'post /api/sections/{sectionId}/feeds',
+  endFeed: 'post /api/sections/{sectionId}/feeds/{feedId}/end',
+  askFeed: 'post /api/sections/{sectionId}/feeds/{feedId}/ask',
 
   studentPath: 'get /api/students/{studentId}/path',
   readRoster: 'post /api/sections/{sectionId}/roster-reading',

@@ -11,6 +11,7 @@ import {
   TeachingEntity,
   TouchEntity,
 } from './scopeEntities';
+import { FeedEntity } from './feedEntity';
 import { flag, indices, json, nullableText, ownColumns, text } from './columns';
 
 /** A record's row: its own fields, whose it is, and who decided each field last. */
@@ -277,6 +278,7 @@ export const ActivityDayEntity = new EntitySchema<ActivityDayRow>({
 
 export const entities = [
   ActivityDayEntity,
+  FeedEntity,
   MemberEntity,
   ScopeEntity,
   PathGrantEntity,

@@ -23,6 +23,7 @@ import { Scopes1765300000000 } from './migrations/1765300000000-Scopes';
 import { PathGrants1765400000000 } from './migrations/1765400000000-PathGrants';
 import { TimetableParts1765500000000 } from './migrations/1765500000000-TimetableParts';
 import { ActivityDays1765600000000 } from './migrations/1765600000000-ActivityDays';
+import { Feeds1765700000000 } from './migrations/1765700000000-Feeds';
 import { holdFolder, type LetGo } from './hold';
 import { DatabaseError, diskTrouble, reasonOf } from './problems';
 import { finishRestore } from './restore';
@@ -51,6 +52,7 @@ export const migrations = [
   PathGrants1765400000000,
   TimetableParts1765500000000,
   ActivityDays1765600000000,
+  Feeds1765700000000,
 ];
 
 /**

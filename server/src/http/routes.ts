@@ -18,6 +18,7 @@ import { syncRoutes } from '../sync/routes';
 import { tallyRoutes } from '../observation/tallies/routes';
 import { viewRoutes } from '../views/routes';
 import { watchRoutes } from '../watch/routes';
+import { feedRoutes } from '../work/feed/routes';
 import { workRoutes } from '../work/routes';
 import { openApiDocument } from './openapi';
 import { Problem } from './problem';
@@ -56,6 +57,7 @@ export const routes: readonly Route[] = [
   ...noteRoutes,
   ...watchRoutes,
   ...workRoutes,
+  ...feedRoutes,
   ...archiveRoutes,
   ...backupRoutes,
   ...erasureRoutes,

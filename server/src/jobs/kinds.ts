@@ -27,6 +27,7 @@ import type { SectionWatch } from '@slate-path/core/watch/signals/watchReading';
 import type { GlanceRequest, PreviewRequest } from '../watch/readGlance';
 import type { WatchRequest } from '../watch/readWatch';
 import type { WorkFileRequest } from '../work/workFile';
+import type { FeedPageRead, FeedPageRequest } from '../work/feed/readFeedPage';
 import type { ActivityRead, ActivityReadRequest, WorkRead, WorkReadRequest } from '../work/readFile';
 
 /** What the worker can do, by name: the input it takes and the result it gives. */
@@ -42,6 +43,7 @@ export interface JobKinds {
   };
   readWork: { input: WorkReadRequest; result: { refused: string } | WorkRead };
   readActivity: { input: ActivityReadRequest; result: { refused: string } | ActivityRead };
+  readFeedPage: { input: FeedPageRequest; result: { refused: string } | FeedPageRead };
   readDaysOff: { input: { bytes: Uint8Array }; result: { refused: string } | CalendarReading };
   watch: { input: WatchRequest; result: SectionWatch[] };
   glance: { input: GlanceRequest; result: ClassGlance };
@@ -75,6 +77,7 @@ const readingKinds = [
   'readParticipants',
   'readWork',
   'readActivity',
+  'readFeedPage',
   'readDaysOff',
   'readArchive',
 ] as const;

@@ -14,6 +14,7 @@ const boundsOf: Record<ReadingKind, Bounds> = {
   readParticipants: { seconds: 20, megabytes: 400 },
   readWork: { seconds: 60, megabytes: 1200 },
   readActivity: { seconds: 60, megabytes: 1200 },
+  readFeedPage: { seconds: 20, megabytes: 500 },
   readDaysOff: { seconds: 10, megabytes: 300 },
   readArchive: { seconds: 60, megabytes: 900 },
 };

@@ -38,6 +38,8 @@ export const reading: { [K in ReadingKind]: Job<K> } = {
   readActivity: (request) =>
     orRefused(async () => (await import('../work/readFile')).readActivityFor(request)),
 
+  readFeedPage: async (request) => (await import('../work/feed/readFeedPage')).readFeedPage(request),
+
   readDaysOff: async ({ bytes }) => {
     const { CalendarError, readDaysOff } = await import('@slate-path/core/calendar/icalendar');
     const { decodeText } = await import('@slate-path/core/formats/decodeText');

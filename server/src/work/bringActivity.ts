@@ -16,6 +16,7 @@ export interface ActivitySource {
   name: string;
   /** Of what stood in it. */
   digest: string;
+  comes: keyof typeof isThere;
 }
 
 interface Place {
@@ -50,6 +51,16 @@ const insert =
   'INSERT OR IGNORE INTO "activity" ("id", "teacherId", "scopeId", "removed", "stamps", "sectionId", "studentId", "at", "kind", "place", "object", "seconds") VALUES (?, ?, ?, 0, ?, ?, ?, ?, ?, ?, ?, ?)';
 const revive = `UPDATE "activity" SET "removed" = 0, "stamps" = json_set("stamps", '$.removed', json(?)) WHERE "id" = ? AND "removed"`;
 
+/** Those of some actions that are here; they are taken away where their store says that they do not count any more. */
+function takeAway(sql: Sql, ids: readonly string[], stamp: { at: string; by: string }): void {
+  for (const id of ids)
+    sql.run(
+      `UPDATE "activity" SET "removed" = 1, "stamps" = json_set("stamps", '$.removed', json(?)) WHERE "id" = ?`,
+      JSON.stringify(stamp),
+      id,
+    );
+}
+
 /** Writes actions from a place on, for a moment. @returns how far it came */
 function writePart(
   sql: Sql,
@@ -77,16 +88,23 @@ function writePart(
 /** So many are looked up before others have a turn. */
 const lookUpLength = 2000;
 
-/** Those that are not there yet, or were taken back. */
+const isThere = {
+  /** Brought again on purpose: what was taken back comes again. */
+  file: 'SELECT 1 FROM "activity" WHERE "id" = ? AND NOT "removed"',
+  /** Told again by itself: what was taken back stays so. */
+  feed: 'SELECT 1 FROM "activity" WHERE "id" = ?',
+};
+
+/** Those that are to be written. */
 async function notThere(
   database: OpenDatabase,
   all: readonly [string, ActionOfStudent][],
+  { comes }: ActivitySource,
 ): Promise<[string, ActionOfStudent][]> {
   const wanted: [string, ActionOfStudent][] = [];
   for (let from = 0; from < all.length; from += lookUpLength) {
     for (const one of all.slice(from, from + lookUpLength))
-      if (!database.lookUp.get('SELECT 1 FROM "activity" WHERE "id" = ? AND NOT "removed"', one[0]))
-        wanted.push(one);
+      if (!database.lookUp.get(isThere[comes], one[0])) wanted.push(one);
     await new Promise((resolve) => setImmediate(resolve));
   }
   return wanted;
@@ -101,6 +119,7 @@ export async function bringActivity(
   place: Place,
   source: ActivitySource,
   actions: readonly ActionOfStudent[],
+  voided: readonly ActionOfStudent[] = [],
 ): Promise<{ changeId: string | null; added: number; known: number }> {
   const { database, clock, teacherId, sectionId, heard } = place;
   const at = new Date(clock()).toISOString();
@@ -108,20 +127,27 @@ export async function bringActivity(
   const erased = new Set(erasedStudents(database.lookUp, teacherId));
   const kept = actions.filter(([studentId]) => !erased.has(studentId));
   const all = [...withIds(sectionId, kept)];
-  const wanted = await notThere(database, all);
+  const wanted = await notThere(database, all, source);
   const known = all.length - wanted.length;
-  if (wanted.length === 0) return { changeId: null, added: 0, known };
+  const gone = [...withIds(sectionId, voided)]
+    .map(([actionId]) => actionId)
+    .filter((actionId) => database.lookUp.get(isThere.file, actionId));
+  if (wanted.length + gone.length === 0) return { changeId: null, added: 0, known };
+  const { name, digest } = source;
+  const counts = { activity: wanted.length, ...(gone.length > 0 && { voided: gone.length }) };
   let written = 0;
-  while (written < wanted.length)
+  do {
     written = await database.write((sql) => {
       // With the first of them: what is written is always in the log, also where a crash breaks it off.
       if (written === 0) {
-        const payload = { sectionId, source, counts: { activity: wanted.length } };
+        const payload = { sectionId, source: { name, digest }, counts };
         const line = { id, kind: 'activity.bring', madeAt: at, device: 'import', payload };
         writeLine(sql, line, { teacherId, receivedAt: at }, sectionId, []);
+        takeAway(sql, gone, { at, by: id });
       }
       return writePart(sql, wanted, written, place, { at, by: id });
     });
+  } while (written < wanted.length);
   await database.write((sql) => {
     const told = { kind: 'activity.bring', changeId: id };
     for (const other of tellBeside(sql, teacherId, new Set([sectionId]), told)) heard.add(other);

@@ -1,15 +1,21 @@
 import type { z } from 'zod';
 import type { WorkFileReading } from '@slate-path/core/api/work';
 import type { DateOrder } from '@slate-path/core/attendance/participants/moment';
-import type { Known } from '@slate-path/core/attendance/participants/matchPeople';
 import { matchWritten } from '@slate-path/core/work/bring/matchWritten';
 import { readWorkFile } from '@slate-path/core/work/bring/readWorkFile';
 import type { WorkReading } from '@slate-path/core/work/bring/reading';
+import type { ClassKnown } from './classOf';
+import { withAddresses } from './hashedPeople';
 
-export interface WorkReadRequest {
+interface FileRequest {
   bytes: Uint8Array;
   zone: string;
   order: DateOrder | undefined;
+}
+
+export interface WorkReadRequest extends FileRequest {
+  /** Of the class: some files have only their hashes. */
+  emails: readonly string[];
 }
 
 export type WorkRead = z.output<typeof WorkFileReading>;
@@ -24,8 +30,9 @@ function kindsOf(actions: WorkReading['actions']): { name: string; count: number
 }
 
 /** How a file is understood, with its actions added up: a hundred thousand of them are not looked through. */
-export async function readWorkFor({ bytes, zone, order }: WorkReadRequest): Promise<WorkRead> {
-  const { actions, people, leftOut, told, ...reading } = await readWorkFile(bytes, { zone, order });
+export async function readWorkFor({ bytes, zone, order, emails }: WorkReadRequest): Promise<WorkRead> {
+  const { actions, people: written, leftOut, told, ...reading } = await readWorkFile(bytes, { zone, order });
+  const people = withAddresses(written, emails);
   const ofPerson = new Array<number>(people.length).fill(0);
   for (const { person } of actions) ofPerson[person] = (ofPerson[person] ?? 0) + 1;
   const days = actions.reduce(
@@ -48,11 +55,7 @@ export async function readWorkFor({ bytes, zone, order }: WorkReadRequest): Prom
   };
 }
 
-export interface ActivityReadRequest extends WorkReadRequest {
-  students: readonly Known[];
-  /** What was answered before about who is who, by entry. */
-  remembered: readonly (readonly [string, string | null])[];
-}
+export interface ActivityReadRequest extends FileRequest, ClassKnown {}
 
 /** An action of a student, as it is written: student, moment, kind, place, object, seconds, and the file’s own id. */
 export type ActionOfStudent = readonly [string, string, string, string, string, number | null, string | null];
@@ -66,7 +69,8 @@ export interface ActivityRead {
 export async function readActivityFor(request: ActivityReadRequest): Promise<ActivityRead> {
   const { bytes, zone, order, students, remembered } = request;
   const { actions, people } = await readWorkFile(bytes, { zone, order });
-  const who = matchWritten(people, students, new Map(remembered)).students;
+  const emails = students.map(({ email }) => email);
+  const who = matchWritten(withAddresses(people, emails), students, new Map(remembered)).students;
   const known: ActionOfStudent[] = [];
   for (const { person, at, kind, place, object, seconds, ref } of actions) {
     const studentId = who.get(person);

@@ -6,8 +6,8 @@ import { Problem } from '../http/problem';
 import { checkRange } from '../http/range';
 import { readerOf, route } from '../http/route';
 import { tellPages } from '../scopes/tellPages';
-import type { Services } from '../services';
 import { bringActivity } from './bringActivity';
+import { classOf, zoneOf } from './classOf';
 import { readActivity, readStudentDay } from './readActivity';
 
 /** The file of a request, as it came. */
@@ -15,24 +15,7 @@ function fileOf({ body }: { body: unknown }): Uint8Array {
   return body instanceof Uint8Array ? body : new Uint8Array();
 }
 
-async function zoneOf(teacherId: string, { database }: Services): Promise<string> {
-  const [school] = await load(database.read, 'school', teacherId);
-  return school?.zone ?? 'UTC';
-}
-
 const notTaken = (reason: string) => new Problem(422, 'Not a file of work', reason);
-
-/** What is read of a file needs: who is in the class, and what was answered about who is who. */
-async function classOf(sectionId: string, teacherId: string, { database: { read } }: Services) {
-  const of = { sectionId, removed: false };
-  const enrolments = await load(read, 'enrolment', teacherId, of);
-  const id = In([...new Set(enrolments.map(({ studentId }) => studentId))]);
-  const answers = await load(read, 'participantAnswer', teacherId, of);
-  return {
-    students: await load(read, 'student', teacherId, { id, removed: false }),
-    remembered: answers.map(({ entry, studentId }) => [entry, studentId] as const),
-  };
-}
 
 export const workRoutes = [
   route('workFile', {
@@ -48,9 +31,11 @@ export const workRoutes = [
   }),
   route('readWork', {
     allow: readerOf('section', 'sectionId', 'activity'),
-    async handle({ query: { order }, request, teacherId, services }) {
-      const zone = await zoneOf(teacherId, services);
-      const reading = await services.jobs.run('readWork', { bytes: fileOf(request), zone, order });
+    async handle({ params: { sectionId }, query: { order }, request, teacherId, services }) {
+      const zone = await zoneOf(teacherId, services.database);
+      const { students } = await classOf(sectionId, teacherId, services.database);
+      const emails = students.map(({ email }) => email);
+      const reading = await services.jobs.run('readWork', { bytes: fileOf(request), zone, order, emails });
       if ('refused' in reading) throw notTaken(reading.refused);
       return reading;
     },
@@ -60,12 +45,13 @@ export const workRoutes = [
     async handle({ params: { sectionId }, query: { order, name = 'a file' }, request, teacherId, services }) {
       const { database, clock, jobs } = services;
       const bytes = fileOf(request);
-      const zone = await zoneOf(teacherId, services);
-      const known = await classOf(sectionId, teacherId, services);
+      const zone = await zoneOf(teacherId, database);
+      const known = await classOf(sectionId, teacherId, database);
       const read = await jobs.run('readActivity', { bytes, zone, order, ...known });
       if ('refused' in read) throw notTaken(read.refused);
       const heard = new Set<string>();
-      const source = { name, digest: createHash('sha256').update(bytes).digest('hex') };
+      const digest = createHash('sha256').update(bytes).digest('hex');
+      const source = { name, digest, comes: 'file' } as const;
       const place = { database, clock, teacherId, sectionId, heard };
       const brought = await bringActivity(place, source, read.actions);
       if (brought.changeId !== null)

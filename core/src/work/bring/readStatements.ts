@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { localSeconds } from '../../keeping/archive/localSeconds';
 import { TableError } from '../../formats/table';
 import { People } from './people';
-import type { ActionRead, LineSaid, WorkReading } from './reading';
+import type { ActionRead, LineSaid, PersonWritten, WorkReading } from './reading';
 import { verbKinds, voided } from './verbs';
 
 const Text = z.record(z.string(), z.string());
@@ -47,6 +47,12 @@ export const Statement = z.object({
   stored: z.string().optional(),
 });
 type Statement = z.output<typeof Statement>;
+
+/** A statement that may be one, with its place. */
+export interface Numbered {
+  value: unknown;
+  line: number;
+}
 
 const sizes = { Y: 31_536_000, W: 604_800, D: 86_400, H: 3600, M: 60, S: 1 } as const;
 
@@ -129,7 +135,7 @@ function actionOf(statement: Statement, zone: string, person: number, line: numb
 }
 
 /** The statements of a text: an array, one by itself, an answer of a record store, or one a line. */
-function parsed(text: string): { value: unknown; line: number }[] {
+function parsed(text: string): Numbered[] {
   const trimmed = text.trim();
   try {
     const whole: unknown = JSON.parse(trimmed);
@@ -154,23 +160,28 @@ function parsed(text: string): { value: unknown; line: number }[] {
 /** Does a text hold statements rather than a table? */
 export const looksLikeStatements = (text: string): boolean => /^\s*[[{]/.test(text);
 
-/**
- * Reads statements of the Experience API. Voided ones are left out, and what is no statement is told by its line (in an
- * array, its number). @throws TableError where nothing of it is a statement
- */
-export function readStatements(text: string, zone: string): WorkReading {
+export interface StatementsRead {
+  people: PersonWritten[];
+  actions: ActionRead[];
+  leftOut: LineSaid[];
+  /** Ids of statements that others here say do not count any more. */
+  voided: string[];
+}
+
+/** Reads statements of the Experience API one by one. Voided ones are left out; what is no statement is told by its number. */
+export function readEachStatement(values: readonly Numbered[], zone: string): StatementsRead {
   const people = new People();
   const leftOut: LineSaid[] = [];
   const actions: ActionRead[] = [];
-  const void_ = new Set<string>();
-  for (const { value, line } of parsed(text)) {
+  const voids = new Set<string>();
+  for (const { value, line } of values) {
     const read = Statement.safeParse(value);
     if (!read.success) {
       leftOut.push({ line, reason: 'this is no statement that can be read' });
       continue;
     }
     if (read.data.verb.id === voided) {
-      if (read.data.object.id) void_.add(read.data.object.id);
+      if (read.data.object.id) voids.add(read.data.object.id);
       continue;
     }
     const person = personOf(read.data);
@@ -182,13 +193,24 @@ export function readStatements(text: string, zone: string): WorkReading {
     if (action) actions.push(action);
     else leftOut.push({ line, reason: 'has no time' });
   }
-  if (actions.length === 0)
+  return {
+    people: people.list,
+    actions: actions.filter(({ ref }) => ref === null || !voids.has(ref)),
+    leftOut,
+    voided: [...voids],
+  };
+}
+
+/** Reads a file of statements. @throws TableError where nothing of it is a statement */
+export function readStatements(text: string, zone: string): WorkReading {
+  const { people, actions, leftOut, voided: voids } = readEachStatement(parsed(text), zone);
+  if (actions.length === 0 && voids.length === 0)
     throw new TableError('There are no statements of activity in this file. Nothing was changed.');
   return {
     shape: 'activity',
     columns: [],
-    people: people.list,
-    actions: actions.filter(({ ref }) => ref === null || !void_.has(ref)),
+    people,
+    actions,
     pieces: [],
     handIns: [],
     leftOut,

@@ -7,6 +7,7 @@ import { references, tableNames } from '@slate-path/core/records/tables';
 import { ownColumns } from '../../database/columns';
 import type { Sql } from '../../database/sql';
 import { madeInSchool } from '../../scopes/access';
+import { forgetInFeeds } from '../../work/feed/forgotten';
 import { cleaningOf, rowsOf, type Found, type Row } from './findStudent';
 
 /** What is erased of the records, or would be. */
@@ -108,6 +109,7 @@ export function surveyRecords(sql: Sql, teacherId: string, found: Found): Erased
 
 /** Deletes the student's rows and cleans those of others, in the transaction that is open. */
 export function eraseRows(sql: Sql, teacherId: string, found: Found): void {
+  forgetInFeeds(sql, teacherId, found.student);
   for (const table of tableNames) {
     if (untouched.has(table)) continue;
     for (const { id, values } of [...toClean(sql, table, teacherId, found)]) {

@@ -1,0 +1,253 @@
+import { createHash } from 'node:crypto';
+import path from 'node:path';
+import { matchWritten } from '@slate-path/core/work/bring/matchWritten';
+import type { FeedRow, FeedState, Stranger } from '../../database/feedEntity';
+import type { Services } from '../../services';
+import { tellPages } from '../../scopes/tellPages';
+import { bringActivity } from '../bringActivity';
+import { classOf, zoneOf, type ClassKnown } from '../classOf';
+import type { ActionOfStudent } from '../readFile';
+import { askPage, firstPage, nextPage, StoreProblem, voidedPage, type StoreAccess } from './askStore';
+import { setState } from './feeds';
+import { isForgotten } from './forgotten';
+import type { FeedPageRead } from './readFeedPage';
+import { OtherKey, unseal } from './secret';
+
+export type FeedServices = Pick<Services, 'database' | 'jobs' | 'watch' | 'events' | 'clock'>;
+
+/** What one look came to. */
+export interface Look {
+  added: number;
+  ofNobody: number;
+  failure: string | null;
+  /** There are more pages than one look takes. */
+  more: boolean;
+}
+
+const most = { pages: 40, strangers: 60, rounds: 12 } as const;
+/**
+ * Stores take statements by several doors: one that was stored a moment before another may be seen a moment after it.
+ * So far back is asked again; what is here already stays once.
+ */
+const overlapMs = 120_000;
+
+/** Who writes what comes: the one who set the feed while they teach the class, else another who does. */
+export function writerOfFeed({ database }: FeedServices, { sectionId, teacherId }: FeedRow): string | null {
+  const found = database.lookUp.get<{ personId: string }>(
+    `SELECT "personId" FROM "access" WHERE "scopeId" = ? AND "role" = 'teacher' ORDER BY "personId" = ? DESC LIMIT 1`,
+    sectionId,
+    teacherId,
+  );
+  return found?.personId ?? null;
+}
+
+/** Strangers apart from those who are known by now, by an answer or on the list of the class. */
+function sorted(strangers: readonly Stranger[], { students, remembered }: ClassKnown) {
+  const people = strangers.map((stranger) => ({ ...stranger, lines: [] }));
+  const who = matchWritten(people, students, new Map(remembered));
+  const open = new Map(who.unmatched.map(({ person, candidates }) => [person, candidates]));
+  return {
+    known: strangers.filter((_, index) => who.students.has(index)),
+    still: strangers.flatMap((stranger, index) => {
+      const candidates = open.get(index);
+      return candidates ? [{ ...stranger, candidates }] : [];
+    }),
+  };
+}
+
+const keyOf = ({ email, schoolId, name }: Stranger) => JSON.stringify([email, schoolId, name]);
+
+/** Those who were told of before, with what is new of them. */
+function joined(before: readonly Stranger[], found: readonly Stranger[]): Stranger[] {
+  const all = new Map(before.map((stranger) => [keyOf(stranger), stranger]));
+  for (const stranger of found) {
+    const known = all.get(keyOf(stranger));
+    all.set(
+      keyOf(stranger),
+      known
+        ? {
+            ...stranger,
+            actions: known.actions + stranger.actions,
+            firstStored: Math.min(known.firstStored, stranger.firstStored),
+          }
+        : stranger,
+    );
+  }
+  return [...all.values()].sort((a, b) => b.actions - a.actions).slice(0, most.strangers);
+}
+
+/** What some pages together said. */
+interface Gathered {
+  actions: ActionOfStudent[];
+  voided: Set<string>;
+  strangers: Stranger[];
+  ofNobody: number;
+  notRead: number;
+  through: number | null;
+  version: string;
+  digest: ReturnType<typeof createHash>;
+  more: boolean;
+}
+
+const later = (a: number | null, b: number | null) => (a === null || b === null ? (a ?? b) : Math.max(a, b));
+
+/** One look at one store: pages until there are no more, and what they said written as one change. */
+class LookAt {
+  private readonly gathered: Gathered;
+
+  constructor(
+    private readonly services: FeedServices,
+    private readonly feed: FeedRow,
+    private readonly access: StoreAccess,
+    private readonly known: ClassKnown & { zone: string },
+    private readonly closing: AbortSignal,
+  ) {
+    const { version } = access;
+    const digest = createHash('sha256');
+    const none = { actions: [], strangers: [], ofNobody: 0, notRead: 0 };
+    this.gathered = { ...none, voided: new Set(), through: null, version, digest, more: false };
+  }
+
+  /** @param since the moment from which on the store is asked, in milliseconds; null for all that it has */
+  async from(since: number | null): Promise<{ gathered: Gathered; failure: string | null }> {
+    try {
+      let url: URL | null = firstPage(this.access, since);
+      for (let page = 0; url; page += 1) {
+        if (page === most.pages) {
+          this.gathered.more = true;
+          break;
+        }
+        url = await this.page(url);
+      }
+      return { gathered: this.gathered, failure: null };
+    } catch (error) {
+      if (!(error instanceof StoreProblem)) throw error;
+      return { gathered: this.gathered, failure: error.message };
+    }
+  }
+
+  /** The actions of statements that do not count any more, as they were written. */
+  async voided(): Promise<ActionOfStudent[]> {
+    const gone: ActionOfStudent[] = [];
+    for (const id of this.gathered.voided) {
+      try {
+        const { bytes } = await askPage(voidedPage(this.access, id), this.access, this.closing);
+        const list = Buffer.concat([Buffer.from('{"statements":['), bytes, Buffer.from(']}')]);
+        gone.push(...(await this.read(list)).actions);
+      } catch (error) {
+        // A store that has it no more cannot say what it was.
+        if (!(error instanceof StoreProblem)) throw error;
+      }
+    }
+    return gone;
+  }
+
+  private async page(url: URL): Promise<URL | null> {
+    const { gathered } = this;
+    const answer = await askPage(url, { ...this.access, version: gathered.version }, this.closing);
+    const read = await this.read(answer.bytes);
+    gathered.version = answer.version;
+    gathered.digest.update(answer.bytes);
+    for (const action of read.actions) gathered.actions.push(action);
+    for (const id of read.voided) gathered.voided.add(id);
+    gathered.strangers.push(...read.strangers);
+    gathered.ofNobody += read.ofNobody;
+    gathered.notRead += read.notRead;
+    // What the store says itself is nearer to the truth than the last statement.
+    const sure =
+      answer.through !== null && read.lastStored !== null
+        ? Math.min(answer.through, read.lastStored)
+        : read.lastStored;
+    gathered.through = later(gathered.through, sure);
+    return read.more ? nextPage(url, read.more) : null;
+  }
+
+  private async read(bytes: Uint8Array): Promise<FeedPageRead> {
+    const { students, remembered, zone } = this.known;
+    const counted = this.feed.state.through;
+    const request = { bytes, zone, students, remembered, counted };
+    const read = await this.services.jobs.run('readFeedPage', request);
+    if ('refused' in read) throw new StoreProblem(read.refused);
+    return read;
+  }
+}
+
+/** How a feed stands after a look. */
+function after(
+  state: FeedState,
+  { still, settled }: { still: readonly Stranger[]; settled: readonly Stranger[] },
+  gathered: Gathered,
+  failure: string | null,
+  brought: { changeId: string | null; added: number },
+  at: string,
+): FeedState {
+  const { changeId, added } = brought;
+  const settledActions = settled.reduce((sum, { actions }) => sum + actions, 0);
+  return {
+    ...state,
+    through: later(state.through, gathered.through),
+    version: gathered.version,
+    brought: state.brought + added,
+    rounds: changeId
+      ? [{ changeId, at, actions: added }, ...state.rounds].slice(0, most.rounds)
+      : state.rounds,
+    lastWorkedAt: failure === null ? at : state.lastWorkedAt,
+    failure,
+    failingSince: failure === null ? null : (state.failingSince ?? at),
+    failures: failure === null ? 0 : state.failures + 1,
+    strangers: joined(still, gathered.strangers),
+    ofNobody: Math.max(0, state.ofNobody - settledActions) + gathered.ofNobody,
+    notRead: state.notRead + gathered.notRead,
+  };
+}
+
+/** Asks a store for what is new, writes it, and notes how it went. What came before a failure is kept. */
+export async function askFeed(services: FeedServices, feed: FeedRow, closing: AbortSignal): Promise<Look> {
+  const { database, clock } = services;
+  const { id, name, sectionId, address, userName, course, state } = feed;
+  const at = () => new Date(clock()).toISOString();
+  const failed = async (failure: string): Promise<Look> => {
+    await database.write((sql) => {
+      setState(sql, feed, (now) => ({
+        ...now,
+        failure,
+        failingSince: now.failingSince ?? at(),
+        failures: now.failures + 1,
+      }));
+    });
+    return { added: 0, ofNobody: 0, failure, more: false };
+  };
+  const teacherId = writerOfFeed(services, feed);
+  if (teacherId === null) return failed('Nobody teaches this class any more.');
+  let password: string;
+  try {
+    password = unseal(path.dirname(database.file), feed.secret);
+  } catch (error) {
+    if (error instanceof OtherKey)
+      return failed('Its password is not on this server: it is in no backup. Enter it again.');
+    throw error;
+  }
+  const known = {
+    ...(await classOf(sectionId, teacherId, database)),
+    zone: await zoneOf(teacherId, database),
+  };
+  const { known: settled, still } = sorted(state.strangers, known);
+  const from = [state.through, ...settled.map(({ firstStored }) => firstStored)];
+  const since = state.through === null ? null : Math.min(...from.map(Number)) - overlapMs;
+  const access = { address, userName, password, course, version: state.version };
+  const look = new LookAt(services, feed, access, known, closing);
+  const { gathered, failure } = await look.from(since);
+  const heard = new Set<string>();
+  const place = { database, clock, teacherId, sectionId, heard };
+  const source = { name, digest: gathered.digest.digest('hex'), comes: 'feed' } as const;
+  const counting = gathered.actions.filter(([, , , , , , ref]) => ref === null || !gathered.voided.has(ref));
+  const brought = await bringActivity(place, source, counting, await look.voided());
+  gathered.strangers = gathered.strangers.filter((stranger) => !isForgotten(feed, stranger));
+  await database.write((sql) => {
+    setState(sql, feed, (now) => after(now, { still, settled }, gathered, failure, brought, at()));
+  });
+  const isNews = brought.changeId !== null || (failure === null) !== (state.failure === null);
+  if (isNews)
+    tellPages(services, [teacherId, ...heard], [{ kind: 'activity.bring', payload: { sectionId } }]);
+  return { added: brought.added, ofNobody: gathered.ofNobody, failure, more: gathered.more };
+}

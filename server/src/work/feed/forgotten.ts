@@ -1,0 +1,48 @@
+import { createHash } from 'node:crypto';
+import { personKey } from '@slate-path/core/attendance/participants/personKey';
+import type { FeedRow } from '../../database/feedEntity';
+import type { Sql } from '../../database/sql';
+import { feedsOfSchool, setState } from './feeds';
+
+/** That somebody was forgotten, without who: the hash of how they are written, with the feed's id as its salt. */
+const hashOf = (feedId: string, key: string) =>
+  createHash('sha256')
+    .update(`${feedId} ${key.toLowerCase().replace(/\s+/g, ' ').trim()}`)
+    .digest('base64url');
+
+export const isForgotten = (
+  { id, state }: FeedRow,
+  { email, schoolId, name }: { email: string; schoolId: string; name: string },
+): boolean => [email, schoolId, name].some((key) => key !== '' && state.forgotten.includes(hashOf(id, key)));
+
+/** A student is erased: no store's list of strangers names them, now or when their statements come again. */
+export function forgetInFeeds(
+  sql: Sql,
+  teacherId: string,
+  student: {
+    id: string;
+    givenName: string;
+    familyName: string;
+    called: string;
+    email: string;
+    schoolId: string;
+  },
+): void {
+  const { givenName, familyName, called, email, schoolId } = student;
+  const answered = sql
+    .all<{ entry: string }>('SELECT "entry" FROM "participantAnswer" WHERE "studentId" = ?', student.id)
+    .map(({ entry }) => entry);
+  const names = [givenName, called].filter(Boolean).map((first) => `${first} ${familyName}`);
+  const turned = names.map((_, index) => `${familyName} ${[givenName, called][index] ?? ''}`);
+  const keys = [...names, ...turned, email, schoolId, ...answered].map((key) => key.trim()).filter(Boolean);
+  const known = new Set(keys.map((key) => key.toLowerCase()));
+  for (const feed of feedsOfSchool(sql, teacherId))
+    setState(sql, feed, (state) => ({
+      ...state,
+      strangers: state.strangers.filter(
+        (stranger) =>
+          !known.has(personKey(stranger).toLowerCase()) && !known.has(stranger.written.toLowerCase()),
+      ),
+      forgotten: [...new Set([...state.forgotten, ...keys.map((key) => hashOf(feed.id, key))])],
+    }));
+}
