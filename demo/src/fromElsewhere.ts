@@ -5,6 +5,7 @@ import type { Section, Student } from '@slate-path/core/records/schema';
 import type { SchoolLife } from './life';
 import { school } from './scenario';
 import { drawHandIn, drawOnline } from './simulator/draws';
+import { nightWorkers } from './stories';
 import { schoolDays } from './term';
 
 /** The class of the demo whose work is set and handed in on a learning platform. */
@@ -29,6 +30,13 @@ const titles = [
   'The ferry’s week',
 ];
 
+/** The days on which a piece of work is due, from the term's first day up to one. */
+export const dueDays = (startsOn: string, to: string): string[] =>
+  schoolDays(startsOn, to).filter((date) => [2, 5].includes(weekdayOf(date)));
+
+export const pieceTitle = (index: number): string =>
+  `${titles[index % titles.length] ?? ''} ${Math.floor(index / titles.length) + 1}`;
+
 function addPeople(rows: ArchiveRows, { section, students }: World): void {
   const { id, name, subject, room } = section;
   rows.add('sections', { id, name, subject, room });
@@ -50,19 +58,15 @@ function backOn(due: string, daysLate: number, index: number, today: string): st
 }
 
 /** Two pieces of work a week, handed in, late or not at all, with scores. */
-function addWork(
-  rows: ArchiveRows,
-  { section, students, life, today }: World,
-  days: readonly string[],
-): void {
-  days
-    .filter((date) => [2, 5].includes(weekdayOf(date)) && date < today)
+function addWork(rows: ArchiveRows, { section, students, life, startsOn, today }: World): void {
+  dueDays(startsOn, today)
+    .filter((date) => date < today)
     .forEach((date, index) => {
       const work = `log-work-${index}`;
       rows.add('work', {
         id: work,
         section_id: section.id,
-        title: `${titles[index % titles.length] ?? ''} ${Math.floor(index / titles.length) + 1}`,
+        title: pieceTitle(index),
         assigned_at: `${addDays(date, -3)}T15:00:00`,
         due_at: `${date}T08:30:00`,
         points,
@@ -89,28 +93,27 @@ function addWork(
     });
 }
 
-const kinds = ['opened a file', 'posted', 'replied', 'edited a file'];
+const kinds = ['opened', 'posted', 'answered', 'edited'];
 const two = (number: number) => String(number).padStart(2, '0');
 
 /** What was done on the platform, day by day; everyone in their own measure. */
-function addActivity(
-  rows: ArchiveRows,
-  { section, students, life, today }: World,
-  days: readonly string[],
-): void {
-  for (const date of days) {
+function addActivity(rows: ArchiveRows, { section, students, life, startsOn, today }: World): void {
+  for (const date of schoolDays(startsOn, today)) {
     if (date >= today) continue;
     const at = life.momentOf(date);
     const chance = life.chance('online', at);
     const mood = life.moodOf(date, section.name);
     students.forEach((student, place) => {
       const count = drawOnline(chance, life.usualOf(student, at), mood);
+      const [first, last] = nightWorkers.has(`${student.givenName} ${student.familyName}`)
+        ? [22, 23]
+        : [8, 19];
       for (let one = 0; one < count; one += 1)
         rows.add('activity', {
           id: `act-${date}-${place}-${one}`,
           section_id: section.id,
           student_id: student.id,
-          at: `${date}T${two(chance.whole(8, 19))}:${two(chance.whole(0, 59))}:00`,
+          at: `${date}T${two(chance.whole(first, last))}:${two(chance.whole(0, 59))}:00`,
           kind: kinds[chance.whole(0, kinds.length - 1)] ?? '',
           place: 'Log book',
           object: '',
@@ -123,9 +126,8 @@ function addActivity(
 /** What a learning platform knows of a class, as an archive: the open format that the application reads. */
 export function platformArchive(world: World): Uint8Array {
   const rows = new ArchiveRows();
-  const days = schoolDays(world.startsOn, world.today);
   addPeople(rows, world);
-  addWork(rows, world, days);
-  addActivity(rows, world, days);
+  addWork(rows, world);
+  addActivity(rows, world);
   return writeArchive(rows.archive, school.zone);
 }

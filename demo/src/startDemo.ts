@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { addressOf } from '@slate-path/core/api/address';
+import { instantOf, localMoment } from '@slate-path/core/calendar/zone';
 import { createTeacher } from '@slate-path/server/accounts/accounts';
 import { openDatabase } from '@slate-path/server/database/open';
 import { reachFrom } from '@slate-path/server/settings';
@@ -8,7 +9,10 @@ import { startServer, type Running } from '@slate-path/server/start';
 import { ApiClient } from './apiClient';
 import { demoStart } from './demoClock';
 import { fillDemo } from './fill';
+import { workClass } from './fromElsewhere';
+import { feedOfClass, startPlatform } from './platform/startPlatform';
 import { school, teacherName } from './scenario';
+import { makeTerm } from './term';
 
 /** What is remembered between starts. It is written last, so a demo cut short begins anew. */
 interface Kept {
@@ -17,6 +21,8 @@ interface Kept {
   lastNow: number;
   /** The last day of its term. */
   endsOn: string;
+  /** The day on which it was filled: from then on the platform has what is done elsewhere. */
+  filledOn: string;
 }
 
 export interface DemoOptions {
@@ -60,10 +66,17 @@ export async function startDemo(options: DemoOptions): Promise<Running> {
     clock,
     reach: reachFrom(process.env),
     demoTeacherId: teacherId,
+    feedPace: { everyMs: 20_000, longestMs: 60_000 },
   });
-  const endsOn = kept?.endsOn ?? (await fill(running.address, clock()));
+  const client = await ApiClient.signIn(running.address, addressOf('demoSignIn'), {});
+  const endsOn = kept?.endsOn ?? (await fillDemo(client, clock())).endsOn;
+  const filledOn = kept?.filledOn ?? localMoment(clock(), school.zone).date;
+  // The term as it was then: the same days are the same however late the demo is started again.
+  const term = makeTerm(instantOf({ date: filledOn, time: '12:00' }, school.zone));
+  const platform = await startPlatform({ term, from: filledOn, clock, host });
+  await feedFrom(client, platform.address);
   const remember = () => {
-    fs.writeFileSync(file, JSON.stringify({ teacherId, lastNow: clock(), endsOn }));
+    fs.writeFileSync(file, JSON.stringify({ teacherId, lastNow: clock(), endsOn, filledOn } satisfies Kept));
   };
   remember();
   const timer = setInterval(remember, 60_000);
@@ -74,13 +87,19 @@ export async function startDemo(options: DemoOptions): Promise<Running> {
       clearInterval(timer);
       remember();
       await running.stop();
+      await platform.close();
     },
   };
 }
 
-async function fill(address: string, now: number): Promise<string> {
-  const client = await ApiClient.signIn(address, addressOf('demoSignIn'), {});
-  return (await fillDemo(client, now)).endsOn;
+/** The class whose work is on the platform is told where the platform is now; what it has is there before anybody looks. */
+async function feedFrom(client: ApiClient, address: string): Promise<void> {
+  const { section } = await client.get(addressOf('setup'));
+  const sectionId = section.find(({ name, removed }) => name === workClass && !removed)?.id;
+  if (sectionId === undefined) return;
+  const id = `platform-${sectionId}`;
+  await client.postJson(addressOf('setFeed', { sectionId }), { id, ...feedOfClass(workClass, address) });
+  await client.postJson(addressOf('askFeed', { sectionId, feedId: id }), {});
 }
 
 async function makeTeacher(folder: string, clock: () => number): Promise<string> {

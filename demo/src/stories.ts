@@ -45,5 +45,10 @@ export const stories: Record<string, Story> = {
   // Late and missing work.
   'Ottilie Seabrook': ({ week }) => (week >= 8 ? { missing: 0.55, handsInLate: 0.4 } : { missing: 0.04 }),
   // Hardly seen online any more.
-  'Kasimir Lindholm': ({ week }) => ({ online: week >= 8 ? 0.7 : 3.5 }),
+  'Kasimir Lindholm': ({ week }) => ({ online: week >= 13 ? 0 : week >= 8 ? 0.7 : 3.5 }),
+  // Hardly there, but for the evening before Thursday's test.
+  'Arjun Ghebre': ({ weekday }) => ({ online: weekday === 3 ? 9 : 0.5 }),
 };
+
+/** Those who work elsewhere late in the evening only. */
+export const nightWorkers: ReadonlySet<string> = new Set(['Veda Yilmaz']);

@@ -47,7 +47,7 @@ describe('who may do what', () => {
     'post /api/sections/{sectionId}/work-reading': [401, 401, 404],
     'post /api/sections/{sectionId}/activity': [401, 401, 404],
     'get /api/sections/{sectionId}/feeds': [401, 401, 404],
-    'post /api/sections/{sectionId}/feeds': [401, 401, 400],
+    'post /api/sections/{sectionId}/feeds': [401, 401, 404],
     'post /api/sections/{sectionId}/feeds/{feedId}/end': [401, 401, 404],
     'post /api/sections/{sectionId}/feeds/{feedId}/ask': [401, 401, 404],
     'get /api/sections/{sectionId}/students/{studentId}/days/{date}': [401, 401, 404],

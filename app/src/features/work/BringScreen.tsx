@@ -12,7 +12,7 @@ import { Words } from '../../parts/Words';
 import { ListSource } from '../../files/lazyListSource';
 import { space } from '../../theme/tokens';
 import { ApiProblem, postFile } from '../../sync/api';
-import { makeChange, newId, takeBackThere } from '../../sync/outbox';
+import { makeChange, takeBackThere } from '../../sync/outbox';
 import { useRecords } from '../../sync/useRecords';
 import { useSectionName } from '../../sync/sections';
 import { renewViews } from '../../sync/views';
@@ -20,6 +20,7 @@ import { EntryQuestions } from '../attendance/participants/lazyEntryQuestions';
 import type { Answers } from '../attendance/participants/keptAnswers';
 import { useClassList } from '../people/class/ofClass';
 import { Columns, Lines, PlannedPieces, summaryOf } from './BringParts';
+import { rememberAnswers } from './rememberAnswers';
 import { useBring, type Bring, type FileReading } from './useBring';
 import { usePieces } from './usePiece';
 
@@ -244,25 +245,6 @@ const isIdle = ({ plan, known }: Bring) =>
   known === 0 &&
   plan.pieces.every(({ fate }) => fate === 'same') &&
   plan.handIns.every(({ fate }) => fate === 'same');
-
-function rememberAnswers(sectionId: string, answers: Answers): void {
-  if (answers.size === 0) return;
-  const kept = Object.values(useRecords.getState().current.participantAnswer);
-  const idOf = (entry: string) => kept.find((one) => one.sectionId === sectionId && one.entry === entry)?.id;
-  makeChange(
-    'participants.answer',
-    {
-      sectionId,
-      answers: [...answers].map(([entry, studentId]) => ({
-        id: idOf(entry) ?? newId(),
-        sectionId,
-        entry,
-        studentId,
-      })),
-    },
-    sectionId,
-  );
-}
 
 /** Until everything that was made here is with the server. */
 function whenSent(): Promise<void> {

@@ -1,7 +1,6 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
-import { addressOf } from '@slate-path/core/api/address';
 import { shownNames } from '@slate-path/core/attendance/checkIn/shownNames';
 import { hoursOfWeek } from '@slate-path/core/work/whenWorked';
 import { workSentence } from '@slate-path/core/work/workSentence';
@@ -11,9 +10,7 @@ import { Empty } from '../../parts/Empty';
 import { lazily } from '../../parts/lazily';
 import { choicePhrase, Sentence, type SentencePart } from '../../parts/Sentence';
 import { Words } from '../../parts/Words';
-import { useGiveFile } from '../../files/useGiveFile';
 import { useNow } from '../../sync/clock';
-import { useNameOrder } from '../../sync/nameOrder';
 import { useAsking } from '../../sync/useAsking';
 import { useRecords } from '../../sync/useRecords';
 import { useWide } from '../../theme/theme';
@@ -22,11 +19,13 @@ import { ClassPage } from '../people/class/lazyClassPage';
 import { DayArrows } from './DayArrows';
 import { DayHeads } from './DayHeads';
 import { Earlier } from './Earlier';
+import { FeedLines } from './FeedLines';
 import { HoursPicture } from './HoursPicture';
 import { PieceList } from './PieceList';
 import { railsLegend } from './Rails';
 import { leastSeenFirst, useClassWork } from './useClassWork';
 import { useSpan } from './useSpan';
+import { useWorkActs } from './useWorkActs';
 import { nameWidth, WorkRow } from './WorkRow';
 
 const SpanSheet = lazily(() => import('./SpanSheet'));
@@ -55,8 +54,7 @@ export function ClassWorkScreen() {
       true,
     ).map(({ id, name }) => [id, name]),
   );
-  const order = useNameOrder();
-  const { give, sheet } = useGiveFile();
+  const { more, sheet } = useWorkActs(sectionId, span);
   const notSeen = rows.filter(({ seen }) => seen.actions === 0);
   const openStudent = (studentId: string) => {
     const day = from === to ? { date: from } : {};
@@ -139,9 +137,6 @@ export function ClassWorkScreen() {
   const bring = () => {
     router.push({ pathname: '/classes/[sectionId]/work/bring', params: { sectionId } });
   };
-  const fileIn = (format: 'xlsx' | 'csv' | 'html') => () => {
-    give(addressOf('workFile', { sectionId, from, to, format, order }), format === 'html');
-  };
   const shown = leastSeenFirst(onlyNotSeen ? notSeen : rows);
   const railsWidth = Math.max(0, width - nameWidth(wide) - space(wide ? 4 : 3));
   const pieces = work
@@ -155,48 +150,7 @@ export function ClassWorkScreen() {
       sectionId={sectionId}
       page="Work and activity"
       main={section ? { label: 'Bring in work', onPress: bring } : undefined}
-      more={[
-        {
-          title: 'These days as a file',
-          items: [
-            {
-              label: 'Workbook',
-              note: 'Students, pieces of work, every day, and how it is counted: a sheet each',
-              onPress: fileIn('xlsx'),
-            },
-            { label: 'Students as CSV', onPress: fileIn('csv') },
-            {
-              label: 'Print the class without names',
-              note: 'How many, when and what kinds, to show to others',
-              onPress: fileIn('html'),
-            },
-          ],
-        },
-        {
-          title: 'What is owed',
-          items: [
-            {
-              label: 'Write to those who owe',
-              note: 'To each of them or their guardians, with what is missing filled in',
-              onPress: () => {
-                router.push({ pathname: '/write', params: { sectionId, owes: 'work' } });
-              },
-            },
-          ],
-        },
-        {
-          title: 'Finished work',
-          items: [
-            {
-              label: 'Finished work by day',
-              note: 'What one student has finished: its days count as attended',
-              onPress: () => {
-                router.push({ pathname: '/classes/[sectionId]/finished', params: { sectionId } });
-              },
-            },
-          ],
-        },
-      ]}
+      more={more}
       full
     >
       {!section ? null : isEmpty ? (
@@ -205,8 +159,8 @@ export function ClassWorkScreen() {
           action={wide ? <Action label="Bring in work" onPress={bring} /> : undefined}
         >
           What is done outside the room stands here beside the lessons: who opened, asked, answered and handed
-          in, when; which work came on time, late or not at all. A learning platform gives it as a file; a
-          grade book will do.
+          in, when; which work came on time, late or not at all. A learning platform gives it as a file, or is
+          asked by itself every few minutes; a grade book will do.
         </Empty>
       ) : (
         <>
@@ -216,6 +170,7 @@ export function ClassWorkScreen() {
             </View>
             {from === to ? <DayArrows day={from} onDay={onDay} /> : null}
           </View>
+          <FeedLines sectionId={sectionId} />
           {state === 'loading' ? <Words tone="inkQuiet">{asking}</Words> : null}
           <View
             onLayout={({ nativeEvent }: LayoutChangeEvent) => {

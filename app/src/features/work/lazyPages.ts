@@ -8,3 +8,4 @@ export const PiecesScreen = lazily(async () => ({ default: (await pages()).Piece
 export const PieceScreen = lazily(async () => ({ default: (await pages()).PieceScreen }));
 export const StudentDayScreen = lazily(async () => ({ default: (await pages()).StudentDayScreen }));
 export const BringScreen = lazily(async () => ({ default: (await pages()).BringScreen }));
+export const FeedScreen = lazily(async () => ({ default: (await pages()).FeedScreen }));

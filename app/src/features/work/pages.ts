@@ -3,4 +3,5 @@ export { PieceScreen } from './PieceScreen';
 export { PiecesScreen } from './PiecesScreen';
 export { StudentDayScreen } from './StudentDayScreen';
 export { BringScreen } from './BringScreen';
+export { FeedScreen } from './FeedScreen';
 export { owedIn } from './owed';

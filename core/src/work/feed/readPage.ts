@@ -19,7 +19,8 @@ const isObject = (value: unknown): value is Record<string, unknown> =>
 
 function storedOf(value: unknown): number | null {
   if (!isObject(value)) return null;
-  const at = Date.parse(String(value['stored'] ?? value['timestamp'] ?? ''));
+  const written = value['stored'] ?? value['timestamp'];
+  const at = typeof written === 'string' ? Date.parse(written) : NaN;
   return Number.isNaN(at) ? null : at;
 }
 

@@ -204,7 +204,7 @@ function after(
 /** Asks a store for what is new, writes it, and notes how it went. What came before a failure is kept. */
 export async function askFeed(services: FeedServices, feed: FeedRow, closing: AbortSignal): Promise<Look> {
   const { database, clock } = services;
-  const { id, name, sectionId, address, userName, course, state } = feed;
+  const { name, sectionId, address, userName, course, state } = feed;
   const at = () => new Date(clock()).toISOString();
   const failed = async (failure: string): Promise<Look> => {
     await database.write((sql) => {

@@ -60,6 +60,11 @@ export class FeedKeeper {
     return this.ask(feedId);
   }
 
+  /** One that was set is asked soon, if nobody asks before. */
+  expect(feedId: string): void {
+    this.wait(feedId, soonMs);
+  }
+
   forget(feedId: string): void {
     const timer = this.kept.get(feedId)?.timer;
     if (timer) clearTimeout(timer);
@@ -68,9 +73,9 @@ export class FeedKeeper {
 
   async close(): Promise<void> {
     this.closing.abort();
-    const looking = [...this.kept.values()].map((kept) => kept.looking?.catch(() => undefined));
+    const looking = [...this.kept.values()].flatMap((kept) => kept.looking ?? []);
     for (const { timer } of this.kept.values()) if (timer) clearTimeout(timer);
-    await Promise.all(looking);
+    await Promise.allSettled(looking);
   }
 
   private keptOf(feedId: string): Kept {

@@ -59,22 +59,22 @@ export const feedRoutes = [
   route('setFeed', {
     allow: writerOf('section', 'sectionId'),
     async handle({ params: { sectionId }, body, teacherId, services }) {
-      const { database } = services;
+      const { database, feeds } = services;
       const { id, name, address, userName, password, course } = body;
       const before = feedOf(database.lookUp, id);
       if (before && before.sectionId !== sectionId) demandFeed(database.lookUp, sectionId, id);
-      const isSameStore =
-        before?.address === address && before.course === course && before.userName === userName;
+      const isSameStore = before?.address === address && before.course === course;
       // A password goes where it was given for, and nowhere else.
       if (before && password === null && before.address !== address)
         throw new Problem(422, 'Password needed', 'The address is another one: enter the password for it.');
       const secret =
         password === null && before ? before.secret : seal(path.dirname(database.file), password ?? '');
-      const state = isSameStore && before ? before.state : newState;
+      const state = isSameStore ? before.state : newState;
       await database.write((sql) => {
         const row = { id, sectionId, teacherId, name, address, userName, secret, course };
         writeFeed(sql, { ...row, state: { ...state, failure: null, failingSince: null, failures: 0 } });
       });
+      feeds.expect(id);
       return done;
     },
   }),

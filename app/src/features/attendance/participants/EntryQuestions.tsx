@@ -14,6 +14,8 @@ import type { Answers } from './keptAnswers';
 export interface Question {
   lines: { line: number; written: string; name: string; email: string; schoolId: string }[];
   candidates: string[];
+  /** What is said of them where they stand on no lines. */
+  said?: string;
 }
 
 interface EntryQuestionsProps {
@@ -29,7 +31,7 @@ const nobody = 'nobody';
 const another = 'another';
 
 function EntryQuestion({
-  question: { lines, candidates },
+  question: { lines, candidates, said },
   students,
   answers,
   onAnswer,
@@ -50,7 +52,10 @@ function EntryQuestion({
     <View style={{ gap: space(2), paddingVertical: space(2), borderTopWidth: 1, borderColor: palette.line }}>
       <Words>
         <Words bold>{first.written}</Words>
-        <Words size="small" tone="inkQuiet">{`  line ${lines.map(({ line }) => line).join(', ')}`}</Words>
+        <Words
+          size="small"
+          tone="inkQuiet"
+        >{`  ${said ?? `line ${lines.map(({ line }) => line).join(', ')}`}`}</Words>
       </Words>
       <Choice
         name={`Who ${first.written} is`}
@@ -67,6 +72,8 @@ function EntryQuestion({
   );
 }
 
+const keyOf = ({ lines: [first] }: Question) => (first ? `${first.line} ${personKey(first)}` : '');
+
 /** Those on a list nobody is sure of: each is settled once, and remembered for the class. */
 export default function EntryQuestions({ questions, ...rest }: EntryQuestionsProps) {
   if (questions.length === 0) return null;
@@ -77,7 +84,7 @@ export default function EntryQuestions({ questions, ...rest }: EntryQuestionsPro
         Your answer is remembered for this class. What is left open is nobody here, and is asked again.
       </Words>
       {questions.map((question) => (
-        <EntryQuestion key={question.lines[0]?.line} question={question} {...rest} />
+        <EntryQuestion key={keyOf(question)} question={question} {...rest} />
       ))}
     </Card>
   );

@@ -1,0 +1,1 @@
+export { FeedScreen as default } from '../../../../features/work/lazyPages';
