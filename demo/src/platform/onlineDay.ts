@@ -53,14 +53,23 @@ function sitting(chance: Chance, date: string, isNight: boolean): Doing[] {
 }
 
 /** What is handed in on a day: the evening before it is due or in the morning, or some days late. */
-function handedIn({ student, className, life, startsOn }: Pupil, date: string): Doing[] {
+function handedIn({ student, className, life, startsOn }: Pupil, date: string, isNight: boolean): Doing[] {
   return dueDays(startsOn, addDays(date, 1)).flatMap((due, index) => {
     const chance = life.chance(`hand-in ${className} ${due}`, student);
     const usual = life.usualOf(student, life.momentOf(due));
     if (chance.hit(usual.missing)) return [];
     const isLate = chance.hit(usual.handsInLate);
-    const on = isLate ? addDays(due, chance.whole(1, 3)) : chance.hit(0.6) ? addDays(due, -1) : due;
-    const minute = isLate || on < due ? chance.whole(16 * 60, 21 * 60) : chance.whole(7 * 60, 8 * 60 + 20);
+    const on = isLate
+      ? addDays(due, chance.whole(1, 3))
+      : chance.hit(0.6) || isNight
+        ? addDays(due, -1)
+        : due;
+    const morning = on === due && !isNight;
+    const minute = morning
+      ? chance.whole(7 * 60, 8 * 60 + 20)
+      : isNight
+        ? chance.whole(22 * 60, 23 * 60)
+        : chance.whole(16 * 60, 21 * 60);
     if (on !== date) return [];
     const object = pieceTitle(index);
     return [{ date, second: minute * 60, verb: 'handed in' as const, object, seconds: null }];
@@ -76,7 +85,7 @@ export function onlineDay(pupil: Pupil, date: string): Doing[] {
   const sittings = chance.poisson((usual.online * share) / 2.5);
   const isNight = nightWorkers.has(`${student.givenName} ${student.familyName}`);
   const doings = Array.from({ length: sittings }, () => sitting(chance, date, isNight)).flat();
-  return [...doings, ...handedIn(pupil, date)].sort((a, b) => a.second - b.second);
+  return [...doings, ...handedIn(pupil, date, isNight)].sort((a, b) => a.second - b.second);
 }
 
 /** All days up to one. */
