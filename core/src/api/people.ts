@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { largestFileBytes } from '../formats/table';
-import { Id, recordFields } from '../records/schema';
+import { Id, LocalDate, recordFields } from '../records/schema';
 import { tableNames } from '../records/tables';
 import { columnRoles } from '../people/roster/columnRoles';
 import { changedFields, fates } from '../people/roster/mergeRoster';
@@ -68,6 +68,8 @@ export const peopleEndpoints = {
       nod: rows('nod'),
       pathSummary: rows('pathSummary'),
       work: rows('work'),
+      /** What was done elsewhere, day by day, in the classes that the caller may read of. */
+      elsewhere: z.array(z.object({ day: LocalDate, count: z.int() })),
       ...noteRows,
     }),
   },

@@ -8,6 +8,7 @@ import { readerOf, route } from '../http/route';
 import type { Services } from '../services';
 import { withLinks } from '../notes/readNotes';
 import { load, loadOfLessonsBetween, notesAbout } from '../database/load';
+import { daysElsewhere } from '../work/readActivity';
 
 /** Some lessons with all that was marked, said and swept in them, a query for each. */
 async function withMarks({ database }: Services, teacherId: string, lessons: Lesson[]) {
@@ -131,6 +132,7 @@ export const viewRoutes = [
         nod: await load(from, 'nod', teacherId, of),
         pathSummary: await load(from, 'pathSummary', teacherId, of),
         work: await load(from, 'work', teacherId, { id: In(handIns.map(({ workId }) => workId)) }),
+        elsewhere: daysElsewhere(services.database.lookUp, teacherId, params.studentId),
         ...withLinks(services.database, await notesAbout(from, teacherId, params.studentId)),
       };
     },

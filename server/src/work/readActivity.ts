@@ -3,6 +3,7 @@ import type { ActivitySummary } from '@slate-path/core/api/work';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { rangeBefore, usualDays } from '@slate-path/core/work/seen';
 import type { Sql } from '../database/sql';
+import { readable } from '../scopes/access';
 
 type Summary = z.output<typeof ActivitySummary>;
 type StudentDay = Summary['days'][number];
@@ -107,4 +108,17 @@ export function readStudentDay(
     mostActions + 1,
   );
   return { actions: found.slice(0, mostActions), more: found.length > mostActions };
+}
+
+/** How much a student did elsewhere, day by day, in the classes of which somebody may read it. */
+export function daysElsewhere(
+  sql: Sql,
+  personId: string,
+  studentId: string,
+): { day: string; count: number }[] {
+  return sql.all(
+    `SELECT "day", sum("count") AS "count" FROM "activityDay" AS "activity" WHERE ${readable('activity')} AND "studentId" = ? GROUP BY "day" ORDER BY "day"`,
+    personId,
+    studentId,
+  );
 }

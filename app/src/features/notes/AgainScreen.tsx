@@ -18,7 +18,7 @@ import { StepsAgain } from '../watch/StepsAgain';
 import { useStepsAgain } from '../watch/useStepsAgain';
 import { WatchPage } from '../watch/lazyWatchPage';
 import { openDraft } from './draft';
-import { NoteCard } from './NoteCard';
+import { NoteCard } from './lazyNoteCard';
 import { openFollowUps } from './ties';
 import { notesHistory } from './write';
 

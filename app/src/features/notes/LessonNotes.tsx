@@ -8,7 +8,7 @@ import { Words } from '../../parts/Words';
 import { longDay } from '../../parts/dates';
 import { space } from '../../theme/tokens';
 import { useRecords } from '../../sync/useRecords';
-import { NoteCard } from './NoteCard';
+import { NoteCard } from './lazyNoteCard';
 import { latestNotes } from './ties';
 import { useDue } from './useDue';
 

@@ -36,7 +36,7 @@ const none: never[] = [];
 const longest = 280;
 
 /** A note: when and where, its words, whom and what it is about, and when it comes up again. */
-export function NoteCard({ note, hits, except = null, tools }: NoteCardProps) {
+export default function NoteCard({ note, hits, except = null, tools }: NoteCardProps) {
   const palette = usePalette();
   const router = useRouter();
   const moment = useMoment(note);

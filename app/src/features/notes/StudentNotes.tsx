@@ -14,7 +14,7 @@ import { space } from '../../theme/tokens';
 import { FileAction } from '../../files/FileAction';
 import { useRecords } from '../../sync/useRecords';
 import { openDraft } from './draft';
-import { NoteCard } from './NoteCard';
+import { NoteCard } from './lazyNoteCard';
 import { latestNotes, studentsOfNotes, topicsOfNotes } from './ties';
 import { WhoElse } from './WhoElse';
 

@@ -10,6 +10,7 @@ import { outcomeInWords } from '@slate-path/core/watch/signals/outcomeWords';
 import type { Evidence } from '@slate-path/core/watch/signals/evidence';
 import { quietId } from '@slate-path/core/watch/signals/quiet';
 import type { StreamName } from '@slate-path/core/watch/signals/names';
+import type { WatchItem } from '@slate-path/core/watch/signals/watchClass';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { dayMonth, shortDay } from '../../parts/dates';
@@ -32,14 +33,35 @@ import { strengthWords, useWatch, watchAbout, type Shown } from './useWatch';
 const EvidenceChart = lazily(() => import('./EvidenceChart'));
 const ActSheet = lazily(() => import('./ActSheet'));
 
-/** Streams that are seen on days or in pieces of work; all others in lessons. */
-const seenOtherwise: ReadonlySet<StreamName> = new Set<StreamName>(['online', 'stuck', 'hand_in', 'score']);
-
-/** The records behind one piece of evidence, the last first; those of lessons open them. */
-function RecordsBehind({ evidence }: { evidence: Evidence }) {
+/** Where a record of a stream opens: the lesson, the piece of work, or the day elsewhere; nothing for notes. */
+function useOpenRecord(evidence: Evidence, { sectionId, studentId }: WatchItem) {
   const router = useRouter();
+  const lesson = (lessonId: string) => {
+    router.push({ pathname: '/lessons/[lessonId]', params: { lessonId } });
+  };
+  const piece = (workId: string) => {
+    router.push({ pathname: '/classes/[sectionId]/pieces/[workId]', params: { sectionId, workId } });
+  };
+  const day = (date: string) => {
+    router.push({
+      pathname: '/classes/[sectionId]/work/[studentId]',
+      params: { sectionId, studentId, date },
+    });
+  };
+  const leads: Partial<Record<StreamName, { name: string; open: (source: string) => void } | null>> = {
+    online: { name: 'Open the day', open: day },
+    hand_in: { name: 'Open the piece of work', open: piece },
+    score: { name: 'Open the piece of work', open: piece },
+    stuck: null,
+  };
+  const lead = leads[evidence.stream];
+  return lead === undefined ? { name: 'Open the lesson', open: lesson } : lead;
+}
+
+/** The records behind one piece of evidence, the last first; each opens where it was made. */
+function RecordsBehind({ evidence, item }: { evidence: Evidence; item: WatchItem }) {
+  const lead = useOpenRecord(evidence, item);
   const axis = axes[evidence.stream];
-  const isOfLesson = !seenOtherwise.has(evidence.stream);
   const behind = evidence.points.filter(({ date }) => date >= evidence.since).toReversed();
   const words = (value: number) =>
     axis.yesNo
@@ -53,15 +75,17 @@ function RecordsBehind({ evidence }: { evidence: Evidence }) {
     <View>
       {behind.map(({ date, source, value, classMiddle }) => {
         const line = `${shortDay(date)}: ${words(value)}${axis.yesNo || classMiddle === null ? '' : `, the class’s middle ${classMiddle}`}`;
-        const open = () => {
-          router.push({ pathname: '/lessons/[lessonId]', params: { lessonId: source } });
-        };
         return (
           <LinkRow
             key={`${date}${source}`}
             words={line}
-            name={`Open the lesson, ${line}`}
-            onOpen={isOfLesson ? open : null}
+            name={`${lead?.name ?? ''}, ${line}`}
+            onOpen={
+              lead &&
+              (() => {
+                lead.open(source);
+              })
+            }
           />
         );
       })}
@@ -77,7 +101,7 @@ function titleOf({ kind, since, clears }: Evidence): string {
   return `${clears ? kindNames.change : 'Weaker signs'} since ${dayMonth(since)}`;
 }
 
-function EvidencePart({ evidence }: { evidence: Evidence }) {
+function EvidencePart({ evidence, item }: { evidence: Evidence; item: WatchItem }) {
   const [open, setOpen] = useState(false);
   const said = evidence.words.charAt(0).toUpperCase() + evidence.words.slice(1);
   return (
@@ -96,7 +120,7 @@ function EvidencePart({ evidence }: { evidence: Evidence }) {
           }}
         />
       </View>
-      {open ? <RecordsBehind evidence={evidence} /> : null}
+      {open ? <RecordsBehind evidence={evidence} item={item} /> : null}
     </Card>
   );
 }
@@ -221,6 +245,20 @@ export function ConcernScreen() {
             router.push({ pathname: '/students/[studentId]', params: { studentId } });
           },
         },
+        ...(item.concern === 'absent'
+          ? []
+          : [
+              {
+                label: 'Open work',
+                name: `Open work of ${title}`,
+                onPress: () => {
+                  router.push({
+                    pathname: '/students/[studentId]',
+                    params: { studentId, page: 'work' },
+                  });
+                },
+              },
+            ]),
       ]}
     >
       <Words bold tone={shown.quiet ? 'inkQuiet' : 'ember'}>
@@ -229,7 +267,7 @@ export function ConcernScreen() {
       <Words>{item.sentence}</Words>
       {shown.quiet ? <Aside quiet={shown.quiet} /> : null}
       {item.evidence.map((evidence) => (
-        <EvidencePart key={`${evidence.kind} ${evidence.stream}`} evidence={evidence} />
+        <EvidencePart key={`${evidence.kind} ${evidence.stream}`} evidence={evidence} item={item} />
       ))}
       <Steps shown={shown} outcomes={outcomes} />
       {acting ? (

@@ -170,7 +170,7 @@ export function ClassWorkScreen() {
             </View>
             {from === to ? <DayArrows day={from} onDay={onDay} /> : null}
           </View>
-          <FeedLines sectionId={sectionId} />
+          <FeedLines sectionId={sectionId} failing />
           {state === 'loading' ? <Words tone="inkQuiet">{asking}</Words> : null}
           <View
             onLayout={({ nativeEvent }: LayoutChangeEvent) => {
@@ -206,6 +206,7 @@ export function ClassWorkScreen() {
           <Words size="small" tone="inkQuiet">
             {railsLegend(from, to)}
           </Words>
+          <FeedLines sectionId={sectionId} failing={false} />
           <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(6), alignItems: 'flex-start' }}>
             <View style={{ flex: wide ? 1 : undefined, width: wide ? undefined : '100%', gap: space(2) }}>
               <Words size="large" serif heading={2}>

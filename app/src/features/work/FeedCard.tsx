@@ -48,7 +48,7 @@ export function FeedCard({ sectionId, feed, here }: FeedCardProps) {
   };
   const isAsking = busy || feed.isAsking;
   return (
-    <Card style={{ gap: space(3) }}>
+    <Card style={{ gap: space(3), maxWidth: 760 }}>
       <View style={{ flexDirection: 'row', alignItems: 'flex-start', gap: space(2) }}>
         <View style={{ flex: 1, gap: space(1) }}>
           <Words size="large" serif heading={2}>

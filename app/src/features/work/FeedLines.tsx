@@ -8,13 +8,14 @@ import { useNow, zoneOf } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 import { useView } from '../../sync/views';
 
-/** A line for each platform that is asked: that it works, or since when it does not. */
-export function FeedLines({ sectionId }: { sectionId: string }) {
+/** A line for each platform that is asked: for those that do not work, or for those that do. */
+export function FeedLines({ sectionId, failing }: { sectionId: string; failing: boolean }) {
   const router = useRouter();
   const now = useNow();
   const zone = useRecords(({ current }) => zoneOf(Object.values(current.school)[0]));
   const { answer } = useView(addressOf('feeds', { sectionId }));
-  return answer?.feeds.map((feed) => {
+  const shown = answer?.feeds.filter(({ failure }) => (failure !== null) === failing);
+  return shown?.map((feed) => {
     const { state, trouble } = feedWords({ ...feed, nextAt: null }, { now, zone });
     const words = `${feed.name}: ${(trouble ?? state).replace(/^./, (first) => first.toLowerCase())}`;
     return (

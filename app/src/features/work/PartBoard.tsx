@@ -9,7 +9,7 @@ import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { Diamonds } from './Diamonds';
+import { Diamonds } from '../../parts/Diamonds';
 import type { Part } from './usePiece';
 
 const tileHeight = 50;

@@ -3,7 +3,7 @@ import Svg, { Line, Path } from 'react-native-svg';
 import { daysBetween, minutesOf } from '@slate-path/core/calendar/localTime';
 import { barPaths } from '../../parts/barPaths';
 import { usePalette } from '../../theme/theme';
-import { Diamonds } from './Diamonds';
+import { Diamonds } from '../../parts/Diamonds';
 import type { DoneDay, RailRow } from './useClassWork';
 
 interface RailsProps {

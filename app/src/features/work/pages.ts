@@ -4,4 +4,5 @@ export { PiecesScreen } from './PiecesScreen';
 export { StudentDayScreen } from './StudentDayScreen';
 export { BringScreen } from './BringScreen';
 export { FeedScreen } from './FeedScreen';
+export { StudentWork } from './StudentWork';
 export { owedIn } from './owed';

@@ -31,7 +31,9 @@ export function feedWords(
   here: Here,
 ): { state: string; trouble: string | null; aside: string[] } {
   const { brought, lastWorkedAt, failure, failingSince, nextAt, ofNobody, notRead } = feed;
-  const next = nextAt === null ? '' : ` It is asked again at ${whenAt(nextAt, here)}.`;
+  const nextWhen = nextAt === null ? '' : whenAt(nextAt, here);
+  const next =
+    nextWhen && ` It is asked again ${nextWhen === here.now.time ? 'in a moment' : `at ${nextWhen}`}.`;
   const came = brought === 0 ? 'nothing of this class came yet' : `${many(brought, 'action')} came so far`;
   const worked =
     lastWorkedAt === null ? 'Not answered yet' : `Last answered at ${whenAt(lastWorkedAt, here)}`;

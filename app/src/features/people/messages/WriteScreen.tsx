@@ -9,7 +9,7 @@ import { blankNames, fillBlanks, unknownBlanks } from '@slate-path/core/people/m
 import { readersOf, type Reader } from '@slate-path/core/people/messages/readers';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
-import type { Lesson, Message } from '@slate-path/core/records/schema';
+import type { Message } from '@slate-path/core/records/schema';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
 import { Choice } from '../../../parts/Choice';
@@ -31,79 +31,24 @@ import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
 import { useOwed } from '../../work/useOwed';
+import { audiencesOf, type Asked } from './audiences';
 import { ReaderList } from './ReaderList';
-import { templateFor, type Group } from './templates';
-import { useMembers, valuesFor, type Member } from './useGroups';
+import { templateFor } from './templates';
+import { useMembers, valuesFor } from './useGroups';
 
 const readers: { value: Message['toWhom']; label: string }[] = [
   { value: 'student', label: 'To the students' },
   { value: 'guardians', label: 'To their guardians' },
 ];
 
-/** Those a message can be for: a group, or a cohort by its name. */
-interface Audience {
-  value: string;
-  label: string;
-  group: Group;
-  reason: string;
-  occasion: string;
-  members: Member[];
-}
-
-interface Asked {
-  sectionId: string;
-  date: string;
-  lesson: Lesson | undefined;
-  times: number;
-}
-
-function audiencesOf(members: readonly Member[], { sectionId, date, lesson, times }: Asked): Audience[] {
-  const month = date.slice(0, 7);
-  const audience = (
-    value: string,
-    label: string,
-    group: Group,
-    about: string,
-    of: (member: Member) => boolean,
-  ): Audience => {
-    const found = members.filter(of);
-    const occasion = `${value} ${about}`.slice(0, 200);
-    return { value, label: `${label} (${found.length})`, group, reason: label, occasion, members: found };
-  };
-  const cohorts = [...new Set(members.map(({ cohort }) => cohort).filter(Boolean))].sort();
-  const inMonth = `${sectionId} ${month}`;
-  const owing = members.filter((m) => m.owed.length > 0);
-  return [
-    ...(owing.length > 0
-      ? [audience('owes', 'Owes work', 'owes', `${sectionId} ${date}`, (m) => m.owed.length > 0)]
-      : []),
-    ...(lesson?.takenAt
-      ? [audience('away', 'Away in this lesson', 'away', lesson.id, (m) => m.awayNow)]
-      : []),
-    audience(
-      'times',
-      `Away ${many(times, 'time')} or more`,
-      'times',
-      `${times} ${inMonth}`,
-      (m) => m.missed.length >= times,
-    ),
-    audience(
-      'never',
-      'Never here this month',
-      'never',
-      inMonth,
-      (m) => m.taken > 0 && m.missed.length === m.taken,
-    ),
-    audience('everyone', 'Everyone', 'everyone', `${sectionId} ${date}`, () => true),
-    ...cohorts.map((name) =>
-      audience(`cohort ${name}`, name, 'everyone', `${sectionId} ${date}`, (m) => m.cohort === name),
-    ),
-  ];
-}
-
 /** A message written once, with each one's own name and dates in it; or their addresses, to write elsewhere. */
 export function WriteScreen() {
-  const params = useLocalSearchParams<{ lessonId?: string; sectionId?: string; owes?: string }>();
+  const params = useLocalSearchParams<{
+    lessonId?: string;
+    sectionId?: string;
+    owes?: string;
+    studentId?: string;
+  }>();
   const now = useNow();
   const lesson = useAllLessons().find(({ id }) => id === params.lessonId);
   const sectionId = lesson?.sectionId ?? params.sectionId ?? '';
@@ -137,6 +82,7 @@ export function WriteScreen() {
       lesson={lesson}
       unsure={month.state === 'loading'}
       aboutWork={params.owes !== undefined}
+      studentId={params.studentId}
     />
   );
 }
@@ -147,9 +93,11 @@ interface WriteProps extends Omit<Asked, 'times'> {
   unsure: boolean;
   /** To those who owe work. */
   aboutWork: boolean;
+  /** To this one alone. */
+  studentId: string | undefined;
 }
 
-function Write({ className, sectionId, date, lesson, unsure, aboutWork }: WriteProps) {
+function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentId }: WriteProps) {
   const wide = useWide();
   const router = useRouter();
   const { teacherName } = useAccount();
@@ -157,7 +105,8 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork }: WriteP
   const [typedTimes, setTypedTimes] = useState('3');
   const times = Math.max(1, Math.round(Number(typedTimes)) || 1);
   const owed = useOwed(sectionId, aboutWork);
-  const members = useMembers(sectionId, date, lesson, owed);
+  const all = useMembers(sectionId, date, lesson, owed);
+  const members = studentId === undefined ? all : all.filter(({ student }) => student.id === studentId);
   const audiences = audiencesOf(members, { sectionId, date, lesson, times });
   const [chosen, setChosen] = useState<string>();
   const audience = audiences.find(({ value }) => value === chosen) ?? audiences[0];

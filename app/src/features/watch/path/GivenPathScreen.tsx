@@ -77,7 +77,17 @@ function GivenPath({ granted, studentId }: { granted: Granted; studentId: string
     .filter(({ removed }) => !removed)
     .toSorted((a, b) => (a.date + a.startsAt < b.date + b.startsAt ? -1 : 1));
   const enrolments = path.enrolment.filter(({ removed }) => !removed);
-  const input = { records, studentId, enrolments, lessons, book, zone, today: now.date, concerns: [] };
+  const input = {
+    records,
+    studentId,
+    enrolments,
+    lessons,
+    book,
+    zone,
+    today: now.date,
+    concerns: [],
+    elsewhere: [],
+  };
   const data = pathData(input);
   const levelIn = new Map(
     path.sweep.flatMap(({ lessonId, level }) => (level === null ? [] : [[lessonId, level] as const])),

@@ -11,6 +11,7 @@ import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
 import { fonts, space, target } from '../../../theme/tokens';
 import {
+  ElsewhereLane,
   EngagementLane,
   left,
   PinShape,
@@ -30,6 +31,7 @@ const reachDays: Record<Exclude<Reach, 'term'>, number> = { week: 7, month: 31 }
 const laneNames: Record<LaneName, string> = {
   engagement: 'Engagement',
   presence: 'There',
+  elsewhere: 'Elsewhere',
   voice: 'Heard',
   trouble: 'Trouble',
   weather: 'Weather',
@@ -38,6 +40,7 @@ const laneNames: Record<LaneName, string> = {
 const laneHeights: Record<LaneName, number> = {
   engagement: 64,
   presence: 30,
+  elsewhere: 42,
   voice: 40,
   trouble: 40,
   weather: 44,
@@ -194,6 +197,7 @@ export function PathLanes({ data, today }: { data: PathData; today: string }) {
                 {name === 'voice' || name === 'trouble' ? (
                   <StrokesLane {...drawing(name)} kind={name} />
                 ) : null}
+                {name === 'elsewhere' ? <ElsewhereLane {...drawing(name)} /> : null}
                 {name === 'weather' ? <WeatherLane {...drawing(name)} /> : null}
                 {name === 'pins'
                   ? pins.map((pin) => (

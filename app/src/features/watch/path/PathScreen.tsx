@@ -29,7 +29,7 @@ import { EnrolmentForm } from '../../people/EnrolmentForm';
 import { concernName } from '../concernName';
 import { useWatch, type Shown } from '../useWatch';
 import { Contact } from './Contact';
-import { pathData } from './pathData';
+import { pathData, type PathInput } from './pathData';
 import { PathLanes } from './PathLanes';
 import { ReadersOfPath } from './ReadersOfPath';
 import { Record } from './Record';
@@ -38,6 +38,7 @@ import { Summary } from './Summary';
 import { summaryInput } from './summaryInput';
 
 const ActSheet = lazily(() => import('../ActSheet'));
+const StudentWork = lazily(async () => ({ default: (await import('../../work/pages')).StudentWork }));
 const StudentForm = lazily(() => import('../../people/StudentForm'));
 
 /** One student: the path of the term, the record, notes, where they are reached, who else sees it. */
@@ -66,7 +67,7 @@ function StudentPages({ student }: { student: Student }) {
   const isKeeper = useAccount((account) => account.isKeeper);
   const classNames = useSectionNames();
   const [open, setOpen] = useState<Open>(null);
-  const { state } = useView(addressOf('studentPath', { studentId }));
+  const { state, answer } = useView(addressOf('studentPath', { studentId }));
   const asking = useAsking('for this path');
   const watch = useWatch();
   const current = useRecords((records) => records.current);
@@ -98,7 +99,12 @@ function StudentPages({ student }: { student: Student }) {
     path: known ? (
       <>
         <HowItGoes student={student} enrolments={enrolments} concerns={shown} onOpen={goTo} />
-        <PathAndSummary student={student} enrolments={enrolments} concerns={shown} />
+        <PathAndSummary
+          student={student}
+          enrolments={enrolments}
+          concerns={shown}
+          elsewhere={answer?.elsewhere ?? []}
+        />
       </>
     ) : (
       <Words tone="inkQuiet">{asking}</Words>
@@ -108,6 +114,7 @@ function StudentPages({ student }: { student: Student }) {
     ) : (
       <Words tone="inkQuiet">{asking}</Words>
     ),
+    work: <StudentWork studentId={studentId} enrolments={enrolments} />,
     notes: <StudentNotes student={student} />,
     contact: <Contact student={student} />,
     shared: <ReadersOfPath student={student} />,
@@ -252,7 +259,12 @@ function HowItGoes({
   );
 }
 
-function PathAndSummary({ student, enrolments, concerns }: OfStudent) {
+function PathAndSummary({
+  student,
+  enrolments,
+  concerns,
+  elsewhere,
+}: OfStudent & Pick<PathInput, 'elsewhere'>) {
   const now = useNow();
   const lessons = useAllLessons();
   const classNames = useSectionNames();
@@ -266,6 +278,7 @@ function PathAndSummary({ student, enrolments, concerns }: OfStudent) {
     ...{ records: current, studentId, enrolments, lessons, book, zone },
     today: now.date,
     concerns: items,
+    elsewhere,
   });
   return (
     <>

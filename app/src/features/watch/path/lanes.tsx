@@ -1,4 +1,5 @@
 import { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { Diamonds } from '../../../parts/Diamonds';
 import { fonts } from '../../../theme/tokens';
 import type { Palette } from '../../../theme/tokens';
 import type { PathData, Pin } from './pathData';
@@ -125,6 +126,20 @@ export function StrokesLane({ x, palette, data, from, top, kind }: Drawing & { k
           ) : null}
         </G>
       ))}
+    </G>
+  );
+}
+
+/** Days on which something was done elsewhere, each twice as much a step higher, and work where it was due. */
+export function ElsewhereLane({ x, palette, data, from, top }: Drawing) {
+  const strokes = within(data.elsewhere, from)
+    .map(({ date, value }) => `M${x(date).toFixed(1)} ${top + 38}v${-Math.min(18, 4 + 3 * Math.log2(value))}`)
+    .join('');
+  const marks = within(data.pieces, from).map(({ date, status }) => ({ x: x(date), y: top + 10, status }));
+  return (
+    <G>
+      {strokes ? <Path d={strokes} stroke={palette.inkQuiet} strokeWidth={2} fill="none" /> : null}
+      <Diamonds marks={marks} size={5} />
     </G>
   );
 }

@@ -6,8 +6,9 @@ import type { Enrolment, Lesson } from '@slate-path/core/records/schema';
 import type { RollBook } from '@slate-path/core/attendance/roll/book';
 import { isEnrolledOn, presenceIn } from '@slate-path/core/attendance/roll/totals';
 import type { WatchItem } from '@slate-path/core/watch/signals/watchClass';
+import { statusOf, type PieceStatus } from '@slate-path/core/work/pieceStatus';
 
-export type LaneName = 'engagement' | 'presence' | 'voice' | 'trouble' | 'weather' | 'pins';
+export type LaneName = 'engagement' | 'presence' | 'elsewhere' | 'voice' | 'trouble' | 'weather' | 'pins';
 
 export interface Pin {
   id: string;
@@ -31,6 +32,9 @@ export interface PathData {
   usual: [number, number] | null;
   /** Share of each lesson there; null for one set aside. */
   presence: { key: string; date: string; there: number | null }[];
+  /** Actions by day, and pieces of work where they were due. */
+  elsewhere: Value[];
+  pieces: { date: string; status: PieceStatus }[];
   voice: Value[];
   trouble: Value[];
   weather: Value[];
@@ -41,7 +45,7 @@ export interface PathData {
   spoken: string;
 }
 
-interface PathInput {
+export interface PathInput {
   records: Records;
   studentId: string;
   enrolments: readonly Enrolment[];
@@ -50,6 +54,8 @@ interface PathInput {
   zone: string;
   today: string;
   concerns: readonly WatchItem[];
+  /** What was done elsewhere, as the server has added it up. */
+  elsewhere: readonly { day: string; count: number }[];
 }
 
 function presenceLane({ enrolments, lessons, book, studentId, today }: PathInput): PathData['presence'] {
@@ -127,6 +133,19 @@ function pinsOf({ records, studentId, zone }: PathInput): Pin[] {
   ].sort(byDate);
 }
 
+/** How each piece stands of which something is known. */
+function piecesOf({ records, studentId, today }: PathInput): PathData['pieces'] {
+  return listOf(records, 'handIn')
+    .flatMap((handIn) => {
+      const dueAt = handIn.studentId === studentId ? records.work[handIn.workId]?.dueAt : null;
+      return dueAt && !records.work[handIn.workId]?.removed
+        ? [{ date: dueAt.slice(0, 10), status: statusOf(dueAt, handIn, `${today}T23:59:59`) }]
+        : [];
+    })
+    .filter(({ date }) => date <= today)
+    .sort(byDate);
+}
+
 /** What is drawn of a student, from what this device knows. */
 export function pathData(input: PathInput): PathData {
   const { records, studentId, today, concerns } = input;
@@ -144,6 +163,8 @@ export function pathData(input: PathInput): PathData {
     )
     .sort(byDate);
   const presence = presenceLane(input);
+  const pieces = piecesOf(input);
+  const elsewhere = input.elsewhere.map(({ day, count }) => ({ date: day, value: count }));
   const [voice, trouble, pins] = [strokes(input, 'wanted'), strokes(input, 'unwanted'), pinsOf(input)];
   const known = concerns.flatMap(({ evidence }) => evidence).find(({ stream }) => stream === 'engagement');
   const levels = engagement.map(({ value }) => value).sort((a, b) => a - b);
@@ -157,6 +178,7 @@ export function pathData(input: PathInput): PathData {
   const filled: Record<LaneName, boolean> = {
     engagement: engagement.length > 0,
     presence: presence.length > 0,
+    elsewhere: elsewhere.length + pieces.length > 0,
     voice: voice.length > 0,
     trouble: trouble.length > 0,
     weather: weather.length > 0,
@@ -170,12 +192,14 @@ export function pathData(input: PathInput): PathData {
     engagement,
     usual: known ? known.band : middle,
     presence,
+    elsewhere,
+    pieces,
     voice,
     trouble,
     weather,
     pins,
     daysOff: listOf(records, 'dayOff').filter((off) => isWholeDay(off) && off.startsOn <= today),
     onsets: [...new Set(concerns.map(({ since }) => since))],
-    spoken: `A line of time with ${many(presence.length, 'lesson')}, ${missed} of them missed, ${many(engagement.length, 'sweep')}, ${many(voice.length, 'day')} with wanted and ${trouble.length} with unwanted tallies, ${many(pins.length, 'pin')}.`,
+    spoken: `A line of time with ${many(presence.length, 'lesson')}, ${missed} of them missed, ${many(engagement.length, 'sweep')}, ${many(voice.length, 'day')} with wanted and ${trouble.length} with unwanted tallies, ${many(pins.length, 'pin')}${elsewhere.length + pieces.length > 0 ? `; something done elsewhere on ${many(elsewhere.length, 'day')}, ${many(pieces.length, 'piece')} of work` : ''}.`,
   };
 }

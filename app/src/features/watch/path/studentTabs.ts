@@ -2,6 +2,7 @@
 export const studentTabs = {
   path: 'Path',
   record: 'Record',
+  work: 'Work',
   notes: 'Notes',
   contact: 'Contact',
   shared: 'Shared',

@@ -1,6 +1,6 @@
 import { Path } from 'react-native-svg';
 import type { PieceStatus } from '@slate-path/core/work/pieceStatus';
-import { usePalette } from '../../theme/theme';
+import { usePalette } from '../theme/theme';
 
 interface DiamondsProps {
   marks: readonly { x: number; y: number; status: PieceStatus }[];

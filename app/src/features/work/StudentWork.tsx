@@ -1,0 +1,132 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { addDays } from '@slate-path/core/calendar/localTime';
+import type { Enrolment, HandIn } from '@slate-path/core/records/schema';
+import { many } from '@slate-path/core/words/many';
+import { isWaiting } from '@slate-path/core/work/feedback';
+import { handInId } from '@slate-path/core/work/handInId';
+import { dueWords, statusWords } from '@slate-path/core/work/pieceWords';
+import { notSeenWords } from '@slate-path/core/work/seen';
+import { Action } from '../../parts/Action';
+import { Card } from '../../parts/Card';
+import { Empty } from '../../parts/Empty';
+import { LinkRow } from '../../parts/LinkRow';
+import { Words } from '../../parts/Words';
+import { useNow } from '../../sync/clock';
+import { useAsking } from '../../sync/useAsking';
+import { useRecords } from '../../sync/useRecords';
+import { useLastDay, useSectionName } from '../../sync/sections';
+import { useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { DayHeads } from './DayHeads';
+import { Rails, railsHeight } from './Rails';
+import { useClassWork } from './useClassWork';
+
+const daysBack = 28;
+
+/** A student's work, class by class: what is owed, what waits for the teacher, and four weeks on two rails. */
+export function StudentWork({
+  studentId,
+  enrolments,
+}: {
+  studentId: string;
+  enrolments: readonly Enrolment[];
+}) {
+  return enrolments.length === 0 ? (
+    <Empty title="In no class">What is done for a class stands here.</Empty>
+  ) : (
+    enrolments.map(({ id, sectionId }) => (
+      <WorkInClass key={id} studentId={studentId} sectionId={sectionId} />
+    ))
+  );
+}
+
+function WorkInClass({ studentId, sectionId }: { studentId: string; sectionId: string }) {
+  const router = useRouter();
+  const wide = useWide();
+  const now = useNow();
+  const name = useSectionName(sectionId);
+  const asking = useAsking('for this work');
+  const to = useLastDay(sectionId);
+  const from = addDays(to, 1 - daysBack);
+  const { state, rows, work } = useClassWork(sectionId, { from, to });
+  const handIns = useRecords(({ current }) => current.handIn);
+  const row = rows.find(({ student }) => student.id === studentId);
+  const asOf = `${now.date}T${now.time}:59`;
+  const waits = (handIn: HandIn | undefined) => handIn !== undefined && isWaiting(handIn, asOf);
+  const pieces = (row?.pieces ?? [])
+    .flatMap(({ workId, status }) => {
+      const piece = work.find(({ id }) => id === workId);
+      return piece ? [{ piece, status, waits: waits(handIns[handInId(workId, studentId)]) }] : [];
+    })
+    .sort((a, b) => ((a.piece.dueAt ?? '') < (b.piece.dueAt ?? '') ? 1 : -1));
+  const owed = pieces.filter(({ status }) => status === 'missing').length;
+  const waiting = pieces.filter((one) => one.waits).length;
+  const width = wide ? 1000 : 310;
+  const openDay = (day?: string) => {
+    router.push({
+      pathname: '/classes/[sectionId]/work/[studentId]',
+      params: { sectionId, studentId, ...(day !== undefined && { date: day }) },
+    });
+  };
+  return (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        {name}
+      </Words>
+      {row ? (
+        <>
+          <Words figures>
+            {`In the last four weeks ${row.seen.actions > 0 ? `${many(row.seen.actions, 'action')} on ${many(row.seen.days, 'day')}` : notSeenWords(row.seen, to)}; ${owed > 0 ? `${many(owed, 'piece')} owed` : 'nothing owed'}${waiting > 0 ? `, ${waiting} waiting for you` : ''}.`}
+          </Words>
+          <View>
+            <DayHeads from={from} to={to} today={to} width={width} onDay={openDay} />
+            <View style={{ height: railsHeight }}>
+              <Rails row={row} from={from} to={to} width={width} />
+            </View>
+          </View>
+          <View>
+            {pieces.map(({ piece, status, waits: isWaitingHere }) => {
+              const words = `${piece.title}: ${statusWords[status]}${isWaitingHere ? ', waits for you' : ''}; ${dueWords(piece)}`;
+              return (
+                <LinkRow
+                  key={piece.id}
+                  words={words}
+                  name={words}
+                  onOpen={() => {
+                    router.push({
+                      pathname: '/classes/[sectionId]/pieces/[workId]',
+                      params: { sectionId, workId: piece.id },
+                    });
+                  }}
+                />
+              );
+            })}
+          </View>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+            <Action
+              label="Day by day"
+              name={`Day by day in ${name}`}
+              onPress={() => {
+                openDay();
+              }}
+            />
+            {owed > 0 ? (
+              <Action
+                label="Write about what is owed"
+                name={`Write about what is owed in ${name}`}
+                onPress={() => {
+                  router.push({ pathname: '/write', params: { sectionId, owes: 'work', studentId } });
+                }}
+              />
+            ) : null}
+          </View>
+        </>
+      ) : (
+        <Words tone="inkQuiet">
+          {state === 'loading' ? asking : 'Nothing of these four weeks is known.'}
+        </Words>
+      )}
+    </Card>
+  );
+}
