@@ -3,6 +3,7 @@ import type { AnswerOf } from '@slate-path/core/api/contract';
 import type { Meeting, Section, Student, Topic } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import { fillDemo } from '@slate-path/demo/fill';
+import { feedOfClass, startPlatform, type Platform } from '@slate-path/demo/platform/startPlatform';
 import { faultsOf } from '../src/accessible';
 import { openBrowser, openPage, says, tap, type } from '../src/browser';
 import { teacher } from '../src/classroom';
@@ -12,6 +13,7 @@ import { RestartableServer } from '../src/server';
 const now = '2026-11-27T09:50:00Z';
 let server: RestartableServer;
 let browser: Browser;
+let platform: Platform;
 /** What the capital words of the addresses stand for. */
 let ids: Record<string, string>;
 
@@ -21,7 +23,7 @@ beforeAll(async () => {
   server = await RestartableServer.create();
   await server.start(now, 'runs');
   const client = await ApiClient.signIn(server.address, '/api/first-start', teacher);
-  await fillDemo(client, Date.parse(now));
+  const term = await fillDemo(client, Date.parse(now));
   const { section, student } = await client.get<{ section: Section[]; student: Student[] }>('/api/setup');
   const named = (name: string) => section.find((one) => one.name === name)?.id ?? '';
   const studentId = student.find(({ givenName }) => givenName === 'Odalys')?.id ?? '';
@@ -31,6 +33,10 @@ beforeAll(async () => {
   const { work, days } = await client.get<AnswerOf<'classWork'>>(
     `/api/sections/${named('Log-keeping')}/work?from=2026-11-20&to=2026-11-26`,
   );
+  platform = await startPlatform({ term, from: '2026-11-27', clock: () => Date.parse(now) });
+  const feeds = `/api/sections/${named('Log-keeping')}/feeds`;
+  await client.postJson(feeds, { id: 'feed', ...feedOfClass('Log-keeping', platform.address) });
+  await client.postJson(`${feeds}/feed/ask`, {});
   const { token } = await client.postJson<{ token: string }>(
     `/api/sections/${named('Boat Workshop')}/check-in-links`,
     {},
@@ -47,6 +53,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await browser.close();
   await server.end('SIGTERM');
+  await platform.close();
 });
 
 interface Screen {
@@ -108,6 +115,18 @@ const screens: Screen[] = [
   { path: '/classes/SEATED/work?span=dates&from=2026-11-26&to=2026-11-26', says: 'did something' },
   { path: '/classes/SEATED/work', says: 'did something', taps: ['the last 7 days'], then: 'other days' },
   { path: '/classes/SEATED/work/bring', says: 'paste the cells' },
+  {
+    path: '/classes/SECTION/work/feed',
+    says: 'by itself yet',
+    taps: ['Add a platform'],
+    then: 'Keep and ask',
+  },
+  {
+    path: '/classes/SEATED/work/feed',
+    says: 'came so far',
+    taps: ['More: Log book of the school', 'Change how it is asked'],
+    then: 'Password',
+  },
   { path: '/classes/SEATED/work/WORKER', says: 'in all. An estimate' },
   { path: '/classes/SEATED/pieces', says: 'pieces of work' },
   { path: '/classes/SEATED/pieces', says: 'pieces of work', taps: ['Add a piece'], then: 'Points' },
@@ -129,6 +148,7 @@ const screens: Screen[] = [
   { path: '/classes/WEATHER/weather', says: 'Weather' },
   { path: '/students/STUDENT', says: 'The term with' },
   { path: '/students/STUDENT?page=record', says: 'Time in class' },
+  { path: '/students/WORKER?page=work', says: 'In the last four weeks' },
   { path: '/students/STUDENT?page=notes', says: 'Notes: ' },
   { path: '/students/STUDENT?page=contact', says: 'Addresses' },
   { path: '/students/STUDENT?page=shared', says: 'Who else reads' },
