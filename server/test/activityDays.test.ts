@@ -4,17 +4,17 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import fc from 'fast-check';
 import { rollUp } from '@slate-path/core/work/rollUp';
-import { activityDayTriggers } from '../src/database/activityDays';
+import { activityDayTriggers, rollUpTables } from '../src/database/activityDays';
 
-/** The two tables as they stand, without what they point at: only the triggers are tried. */
-function twoTables(): Database.Database {
+/** Actions and their roll-ups as they stand, without what they point at: only the triggers are tried. */
+function tables(): Database.Database {
   const database = new Database(
     path.join(fs.mkdtempSync(path.join(os.tmpdir(), 'slate-')), 'activity.sqlite'),
   );
   database.exec(
-    `CREATE TABLE "activity" ("id" text PRIMARY KEY, "scopeId" text, "removed" boolean DEFAULT 0, "studentId" text, "at" text, "kind" text, "place" text, "seconds" real);
-     CREATE TABLE "activityDay" ("scopeId" text, "studentId" text, "day" text, "kind" text, "place" text, "count" integer, "seconds" real, "firstAt" text, "lastAt" text, "hours" integer, PRIMARY KEY ("scopeId", "studentId", "day", "kind", "place")) WITHOUT ROWID;`,
+    `CREATE TABLE "activity" ("id" text PRIMARY KEY, "scopeId" text, "removed" boolean DEFAULT 0, "studentId" text, "at" text, "kind" text, "place" text, "seconds" real);`,
   );
+  for (const table of rollUpTables) database.exec(table);
   for (const trigger of Object.values(activityDayTriggers)) database.exec(trigger);
   return database;
 }
@@ -38,7 +38,7 @@ const step = fc.oneof(
 );
 
 test('the roll-up is what a recount gives, after any writing, taking back, changing and erasing', () => {
-  const database = twoTables();
+  const database = tables();
   const insert = database.prepare(
     'INSERT OR IGNORE INTO "activity" ("id", "scopeId", "studentId", "at", "kind", "place", "seconds") VALUES (:id, :scopeId, :studentId, :at, :kind, :place, :seconds)',
   );
@@ -66,6 +66,14 @@ test('the roll-up is what a recount gives, after any writing, taking back, chang
       const ordered = (rows: object[]) =>
         rows.map((row) => JSON.stringify(Object.entries(row).sort())).sort();
       expect(ordered(found as object[])).toEqual(ordered(expected));
+      const totals = database.prepare('SELECT * FROM "activityTotal"').all() as { hours: number }[];
+      const inAll = database
+        .prepare(
+          'SELECT "scopeId", "studentId", substr("at", 1, 10) AS "day", count(*) AS "count", total("seconds") AS "seconds", min(substr("at" || \':00\', 1, 19)) AS "firstAt", max(substr("at" || \':00\', 1, 19)) AS "lastAt", group_concat(substr("at", 12, 2)) AS "hours" FROM "activity" WHERE NOT "removed" GROUP BY 1, 2, 3',
+        )
+        .all() as { hours: string }[];
+      const bits = (hours: string) => hours.split(',').reduce((sum, hour) => sum | (1 << Number(hour)), 0);
+      expect(ordered(totals)).toEqual(ordered(inAll.map((row) => ({ ...row, hours: bits(row.hours) }))));
     }),
     { numRuns: 300 },
   );

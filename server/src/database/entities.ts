@@ -241,13 +241,11 @@ export const ChangeEntity = new EntitySchema<ChangeLine>({
   ],
 });
 
-/** What a student did on a day, of one kind and in one place: counted by triggers (`activityDays.ts`). */
-export interface ActivityDayRow {
+/** What a student did on a day, in all: counted by triggers (`activityDays.ts`). */
+export interface ActivityTotalRow {
   scopeId: string;
   studentId: string;
   day: string;
-  kind: string;
-  place: string;
   count: number;
   seconds: number;
   firstAt: string;
@@ -256,27 +254,37 @@ export interface ActivityDayRow {
   hours: number;
 }
 
+/** The same, of one kind and in one place. */
+export interface ActivityDayRow extends ActivityTotalRow {
+  kind: string;
+  place: string;
+}
+
 const key = { type: 'text', primary: true } as const;
+const counted = {
+  count: { type: 'integer' },
+  seconds: { type: 'real' },
+  firstAt: text,
+  lastAt: text,
+  hours: { type: 'integer' },
+} as const;
+
+export const ActivityTotalEntity = new EntitySchema<ActivityTotalRow>({
+  name: 'activityTotal',
+  tableName: 'activityTotal',
+  withoutRowid: true,
+  columns: { scopeId: key, studentId: key, day: key, ...counted },
+});
 
 export const ActivityDayEntity = new EntitySchema<ActivityDayRow>({
   name: 'activityDay',
   tableName: 'activityDay',
   withoutRowid: true,
-  columns: {
-    scopeId: key,
-    studentId: key,
-    day: key,
-    kind: key,
-    place: key,
-    count: { type: 'integer' },
-    seconds: { type: 'real' },
-    firstAt: text,
-    lastAt: text,
-    hours: { type: 'integer' },
-  },
+  columns: { scopeId: key, studentId: key, day: key, kind: key, place: key, ...counted },
 });
 
 export const entities = [
+  ActivityTotalEntity,
   ActivityDayEntity,
   FeedEntity,
   MemberEntity,

@@ -66,6 +66,11 @@ export interface OpenDatabase {
   lookUp: Sql;
   /** Writes as one (the one door), after all that was begun before. */
   write<T>(work: (sql: Sql) => T): Promise<T>;
+  /**
+   * The same for a part of something long: it reaches the disk with the next one that is not a part. Where the power
+   * fails before, the last parts are missing, and none between.
+   */
+  writePart<T>(work: (sql: Sql) => T): Promise<T>;
   /** The same for what is written seldom, through the entities. */
   inTransaction<T>(work: (manager: EntityManager) => Promise<T>): Promise<T>;
   /** Lets something else write to the file: nothing is written here meanwhile. */
@@ -151,6 +156,10 @@ async function openHeld(file: string, letGo: LetGo | null): Promise<OpenDatabase
     read,
     lookUp: sqlOf(read),
     write: (work) => queue.run(() => noted(() => Promise.resolve(writing.atOnce(() => work(writing))))),
+    writePart: (work) =>
+      queue.run(() =>
+        noted(() => Promise.resolve(writing.unhurried(() => writing.atOnce(() => work(writing))))),
+      ),
     inTransaction: (work) => queue.run(() => noted(() => write.manager.transaction(work))),
     alone: (work) => queue.run(work),
     trouble: () => trouble,

@@ -40,6 +40,16 @@ export class Sql {
     }
   }
 
+  /** Does some writing for which nobody waits until it is on the disk. */
+  unhurried<T>(work: () => T): T {
+    this.database.pragma('synchronous = NORMAL');
+    try {
+      return work();
+    } finally {
+      this.database.pragma('synchronous = FULL');
+    }
+  }
+
   /** Does a part of what is done at once: where it throws, only this part is undone. */
   within<T>(work: () => T): T {
     this.prepare('SAVEPOINT "part"').run();

@@ -42,7 +42,7 @@ const statements = {
 const sectionHere = `SELECT "id" FROM "section" WHERE ${alsoReadable('section')} AND ${notRemoved} AND "id" = ?`;
 
 /** What was done outside the lessons of a class, or of the teacher's students in no class, day by day. */
-const activityHere = `SELECT CASE WHEN "scopeId" = :sectionId THEN :sectionId END AS section_id, "studentId" AS student_id, "day" AS "at", sum("count") AS "count" FROM "activityDay" WHERE "scopeId" IN (:sectionId, :teacherId) GROUP BY "scopeId", "studentId", "day"`;
+const activityHere = `SELECT CASE WHEN "scopeId" = :sectionId THEN :sectionId END AS section_id, "studentId" AS student_id, "day" AS "at", "count" FROM "activityTotal" WHERE "scopeId" IN (:sectionId, :teacherId) ORDER BY "scopeId", "studentId", "day"`;
 
 /**
  * The rows of a class's lessons, as one list for each column of each lesson: a third of the time that a row for each

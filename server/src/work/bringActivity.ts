@@ -9,7 +9,7 @@ import { tellBeside } from '../scopes/news';
 import type { ActionOfStudent } from './readFile';
 
 /** So long one transaction writes: others who write wait for no longer than that. */
-const longestPartMs = 10;
+const longestPartMs = 5;
 
 export interface ActivitySource {
   /** The file, or the feed. */
@@ -129,6 +129,8 @@ export async function bringActivity(
   const all = [...withIds(sectionId, kept)];
   const wanted = await notThere(database, all, source);
   const known = all.length - wanted.length;
+  // By the moment, as in the index of ids: one after the other they are written to the same pages.
+  wanted.sort(([a], [b]) => (a < b ? -1 : 1));
   const gone = [...withIds(sectionId, voided)]
     .map(([actionId]) => actionId)
     .filter((actionId) => database.lookUp.get(isThere.file, actionId));
@@ -137,7 +139,7 @@ export async function bringActivity(
   const counts = { activity: wanted.length, ...(gone.length > 0 && { voided: gone.length }) };
   let written = 0;
   do {
-    written = await database.write((sql) => {
+    written = await database.writePart((sql) => {
       // With the first of them: what is written is always in the log, also where a crash breaks it off.
       if (written === 0) {
         const payload = { sectionId, source: { name, digest }, counts };
