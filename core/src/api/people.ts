@@ -68,6 +68,7 @@ export const peopleEndpoints = {
       nod: rows('nod'),
       pathSummary: rows('pathSummary'),
       work: rows('work'),
+      handIn: rows('handIn'),
       /** What was done elsewhere, day by day, in the classes that the caller may read of. */
       elsewhere: z.array(z.object({ day: LocalDate, count: z.int() })),
       ...noteRows,

@@ -119,7 +119,7 @@ export const viewRoutes = [
     async handle({ params, teacherId, services }) {
       const of = { studentId: params.studentId };
       const from = services.database.read;
-      const handIns = await load(from, 'handIn', teacherId, of);
+      const handIn = await load(from, 'handIn', teacherId, of);
       return {
         mark: await load(from, 'mark', teacherId, of),
         message: await load(from, 'message', teacherId, of),
@@ -131,7 +131,8 @@ export const viewRoutes = [
         step: await load(from, 'step', teacherId, of),
         nod: await load(from, 'nod', teacherId, of),
         pathSummary: await load(from, 'pathSummary', teacherId, of),
-        work: await load(from, 'work', teacherId, { id: In(handIns.map(({ workId }) => workId)) }),
+        work: await load(from, 'work', teacherId, { id: In(handIn.map(({ workId }) => workId)) }),
+        handIn,
         elsewhere: daysElsewhere(services.database.lookUp, teacherId, params.studentId),
         ...withLinks(services.database, await notesAbout(from, teacherId, params.studentId)),
       };

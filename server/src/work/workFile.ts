@@ -1,6 +1,8 @@
 import { localSeconds } from '@slate-path/core/keeping/archive/localSeconds';
+import { addDays } from '@slate-path/core/calendar/localTime';
 import { writeCsv } from '@slate-path/core/formats/csv';
 import type { NameOrder } from '@slate-path/core/people/names';
+import { besideUsual, daysForUsual, usualWords } from '@slate-path/core/work/besideUsual';
 import type { ActivityDay } from '@slate-path/core/work/rollUp';
 import {
   workSheets,
@@ -10,7 +12,7 @@ import {
   type WorkSheet,
 } from '@slate-path/core/work/workTables';
 import { RecordReader } from '../database/readRecords';
-import { printedPage, printedTable } from '../files/printed';
+import { escaped, printedPage, printedTable } from '../files/printed';
 import { workbook } from '../files/workbook';
 
 export interface WorkFileRequest {
@@ -58,15 +60,17 @@ function readWork({ file, teacherId, sectionId, from, to, now, order }: WorkFile
 
 /** Work and activity of a class over some days as a file. */
 export async function workFile(request: WorkFileRequest): Promise<Uint8Array> {
-  const work = readWork(request);
   const { format, sheet } = request;
+  const from = format === 'html' ? addDays(request.to, 1 - daysForUsual) : request.from;
+  const work = readWork({ ...request, from });
   if (format === 'xlsx')
     return workbook(workSheets.map((one) => ({ name: workSheetTitles[one], rows: workTable(one, work) })));
   if (format === 'csv') return new TextEncoder().encode(writeCsv(workTable(sheet, work), true));
-  const title = `${work.className}: work and activity, ${request.from} to ${request.to}`;
+  const title = `${work.className}: work and activity, up to ${request.to}`;
   const body = [
-    `<h1>${title.replace(/[<>&]/g, ' ')}</h1>`,
-    printedTable(workTable('summary', work)),
+    `<h1>${escaped(title)}</h1>`,
+    printedTable(besideUsual(work.rows, work.range), () => 'wrapped'),
+    `<p>${escaped(usualWords)}</p>`,
     printedTable(workTable('definitions', work), () => 'wrapped'),
   ];
   return new TextEncoder().encode(printedPage(title, body.join('')));

@@ -1,23 +1,26 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import Svg from 'react-native-svg';
 import { addDays } from '@slate-path/core/calendar/localTime';
-import type { Enrolment, HandIn } from '@slate-path/core/records/schema';
+import type { Enrolment, HandIn, Work } from '@slate-path/core/records/schema';
 import { many } from '@slate-path/core/words/many';
 import { isWaiting } from '@slate-path/core/work/feedback';
 import { handInId } from '@slate-path/core/work/handInId';
+import type { PieceStatus } from '@slate-path/core/work/pieceStatus';
 import { dueWords, statusWords } from '@slate-path/core/work/pieceWords';
 import { notSeenWords } from '@slate-path/core/work/seen';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
 import { Empty } from '../../parts/Empty';
-import { LinkRow } from '../../parts/LinkRow';
+import { Diamonds } from '../../parts/Diamonds';
+import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
 import { useNow } from '../../sync/clock';
 import { useAsking } from '../../sync/useAsking';
 import { useRecords } from '../../sync/useRecords';
 import { useLastDay, useSectionName } from '../../sync/sections';
-import { useWide } from '../../theme/theme';
-import { space } from '../../theme/tokens';
+import { usePalette, useWide } from '../../theme/theme';
+import { space, target } from '../../theme/tokens';
 import { DayHeads } from './DayHeads';
 import { Rails, railsHeight } from './Rails';
 import { useClassWork } from './useClassWork';
@@ -86,22 +89,18 @@ function WorkInClass({ studentId, sectionId }: { studentId: string; sectionId: s
             </View>
           </View>
           <View>
-            {pieces.map(({ piece, status, waits: isWaitingHere }) => {
-              const words = `${piece.title}: ${statusWords[status]}${isWaitingHere ? ', waits for you' : ''}; ${dueWords(piece)}`;
-              return (
-                <LinkRow
-                  key={piece.id}
-                  words={words}
-                  name={words}
-                  onOpen={() => {
-                    router.push({
-                      pathname: '/classes/[sectionId]/pieces/[workId]',
-                      params: { sectionId, workId: piece.id },
-                    });
-                  }}
-                />
-              );
-            })}
+            {pieces.map((one) => (
+              <PieceRow
+                key={one.piece.id}
+                {...one}
+                onOpen={() => {
+                  router.push({
+                    pathname: '/classes/[sectionId]/pieces/[workId]',
+                    params: { sectionId, workId: one.piece.id },
+                  });
+                }}
+              />
+            ))}
           </View>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
             <Action
@@ -128,5 +127,43 @@ function WorkInClass({ studentId, sectionId }: { studentId: string; sectionId: s
         </Words>
       )}
     </Card>
+  );
+}
+
+interface PieceRowProps {
+  piece: Work;
+  status: PieceStatus;
+  waits: boolean;
+  onOpen: () => void;
+}
+
+/** A piece of work of the student: how it stands, and when it was due. Opens the piece. */
+function PieceRow({ piece, status, waits, onOpen }: PieceRowProps) {
+  const palette = usePalette();
+  const words = `${statusWords[status]}${waits ? ', waits for you' : ''} · ${dueWords(piece)}`;
+  return (
+    <TapArea
+      name={`${piece.title}: ${words}`}
+      onTap={onOpen}
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: space(3),
+        minHeight: target,
+        paddingVertical: space(1),
+        borderTopWidth: 1,
+        borderColor: palette.line,
+      }}
+    >
+      <Svg width={16} height={16} aria-hidden>
+        <Diamonds marks={[{ x: 8, y: 8, status }]} size={6} />
+      </Svg>
+      <View style={{ flex: 1 }}>
+        <Words bold>{piece.title}</Words>
+        <Words size="small" tone="inkQuiet" figures>
+          {words}
+        </Words>
+      </View>
+    </TapArea>
   );
 }

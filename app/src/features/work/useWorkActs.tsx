@@ -40,7 +40,7 @@ export function useWorkActs(
         { label: 'Students as CSV', onPress: fileIn('csv') },
         {
           label: 'Print the class without names',
-          note: 'How many, when and what kinds, to show to others',
+          note: 'How many, when and what kinds in 7, 28 and 90 days, beside what is usual',
           onPress: fileIn('html'),
         },
       ],

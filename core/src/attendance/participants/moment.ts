@@ -32,8 +32,9 @@ function dateOf(groups: Record<string, string | undefined>, order: DateOrder): s
   const month = groups['first'] ? numbered.month : named;
   const day = groups['first'] ? numbered.day : Number(groups['day']);
   const written = `${year}-${two(month)}-${two(day)}`;
-  const real = new Date(`${written}T00:00:00Z`);
-  return Number.isNaN(real.getTime()) || real.toISOString().slice(0, 10) !== written ? null : written;
+  const real = new Date(Date.UTC(year, month - 1, day));
+  const isReal = year >= 1000 && real.getUTCMonth() === month - 1 && real.getUTCDate() === day;
+  return isReal ? written : null;
 }
 
 function offsetOf(text: string): { rest: string; offset: number | null } {

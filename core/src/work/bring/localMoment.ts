@@ -9,11 +9,27 @@ const clockOf = (seconds: number) =>
 /** A cell as a moment of the school, or the sentence that says why it is none. */
 export type MomentRead = { at: string } | { reason: string };
 
-/** What was found out of a zone's quarters of an hour: a file of a year has many rows in each. */
+/** What was found out of a zone's days and quarters of an hour: a file of a year has many rows in each. */
+const changing = new Map<string, boolean>();
 const quarters = new Map<string, boolean>();
+
+/** Are clocks put forward or back on a day? On all others every time is shown once. */
+function changesOn(day: string, zone: string): boolean {
+  const key = `${zone} ${day}`;
+  const known = changing.get(key);
+  if (known !== undefined) return known;
+  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
+  const offsetAt = (hours: number) =>
+    new TZDate(year, month - 1, date, hours, 0, 0, zone).getTimezoneOffset();
+  // From the evening before: in some zones the clocks change at midnight.
+  const changes = offsetAt(-1) !== offsetAt(25);
+  changing.set(key, changes);
+  return changes;
+}
 
 /** Do clocks of the zone never show it? In spring an hour is skipped, somewhere half of one. */
 function isSkipped(at: string, zone: string): boolean {
+  if (!changesOn(at.slice(0, 10), zone)) return false;
   const [year = 0, month = 1, day = 1, hour = 0, minute = 0] = at.split(/[-T:]/).map(Number);
   const quarter = minute - (minute % 15);
   const key = `${zone} ${at.slice(0, 13)} ${quarter}`;
