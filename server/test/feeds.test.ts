@@ -131,6 +131,41 @@ test('somebody is known by the hash of their address, in a feed and in a file', 
   expect(await brought.json()).toMatchObject({ added: 1, ofNobody: 0 });
 });
 
+test('what is handed in and scored elsewhere stands in the pieces that the class has, once, and is taken back', async () => {
+  const piece = { sectionId: section, assignedAt: null, dueAt: '2026-11-20T09:00:00', points: 20 };
+  await send(ines, [change('piece.set', { id: 'log1', title: 'Log 1', ...piece })]);
+  const of = (id: string, verb: string, at: string, result: object = {}, title = 'Log 1') => ({
+    ...statement(id, 'Mei Tanaka', at, { result }),
+    verb: { id: verb },
+    object: { id: `https://board.example/${title}`, definition: { name: { en: title } } },
+  });
+  const submit = 'http://activitystrea.ms/schema/1.0/submit';
+  const scored = 'http://adlnet.gov/expapi/verbs/scored';
+  store.statements.push(
+    of('h1', submit, '2026-11-22T20:00:00Z'),
+    of('h2', submit, '2026-11-22T21:00:00Z'),
+    of('h3', submit, '2026-11-22T21:00:00Z', {}, 'Unknown here'),
+    of('h4', scored, '2026-11-22T22:00:00Z', { score: { scaled: 0.825 } }),
+  );
+  expect(await ask()).toMatchObject({ added: 4, failure: null });
+  const handIns = async () => {
+    const answer = await ines.call('GET', `/api/sections/${section}/work?from=2026-11-16&to=2026-11-23`);
+    const { work, handIn } = (await answer.json()) as AnswerOf<'classWork'>;
+    expect(work.map(({ title }) => title)).toEqual(['Log 1']);
+    return handIn.filter(({ removed }) => !removed);
+  };
+  const handedIn = { handedInAt: '2026-11-22T20:00:00', handedBackAt: '2026-11-22T22:00:00', score: 16.5 };
+  expect(await handIns()).toMatchObject([{ studentId: mei, status: 'handed_in', ...handedIn }]);
+  store.statements.push(of('h5', submit, '2026-11-22T23:30:00Z'));
+  expect(await ask()).toMatchObject({ added: 1 });
+  expect(await handIns()).toMatchObject([handedIn]);
+  const [, { changeId, also } = { changeId: '', also: [] }] = (await known()).rounds;
+  for (const id of [changeId, ...also])
+    await send(ines, [{ ...change('undo', { changeId: id }), madeAt: '2026-11-23T10:55:00.000Z' }]);
+  expect(await ask(true)).toMatchObject({ added: 0 });
+  expect(await handIns()).toEqual([]);
+});
+
 type Instead = NonNullable<RecordStore['instead']>;
 const plain =
   (text: string, status = 200): Instead =>

@@ -16,9 +16,17 @@ const Feed = z.object({
   course: z.string(),
   /** Actions taken in so far. */
   brought: z.int(),
-  /** The last times that something came, the latest first: each is one change. */
+  /** The last times that something came, the latest first. */
   rounds: z.array(
-    z.object({ changeId: z.string(), at: Instant, actions: z.int(), isTakenBack: z.boolean() }),
+    z.object({
+      changeId: z.string(),
+      at: Instant,
+      actions: z.int(),
+      handIns: z.int(),
+      /** Changes that are taken back with it. */
+      also: z.array(z.string()),
+      isTakenBack: z.boolean(),
+    }),
   ),
   lastWorkedAt: Instant.nullable(),
   /** Why it does not work, a sentence; null while it does. */

@@ -66,9 +66,11 @@ export const WorkFileReading = z.object({
       handedInAt: OrNull,
       handedBackAt: OrNull,
       score: z.number().nullable(),
+      share: z.number().optional(),
       line: z.int(),
     }),
   ),
+  onlyKnown: z.boolean().optional(),
   /** The first of them; how many there are in all. */
   leftOut: Said,
   leftOutCount: z.int(),

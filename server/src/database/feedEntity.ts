@@ -18,6 +18,9 @@ export interface FeedRound {
   changeId: string;
   at: string;
   actions: number;
+  handIns: number;
+  /** Changes that are taken back with it. */
+  also: string[];
 }
 
 /** How the asking stands. */

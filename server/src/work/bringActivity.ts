@@ -19,7 +19,7 @@ export interface ActivitySource {
   comes: keyof typeof isThere;
 }
 
-interface Place {
+export interface Place {
   database: OpenDatabase;
   clock: Clock;
   teacherId: string;
@@ -110,6 +110,16 @@ async function notThere(
   return wanted;
 }
 
+/** What became of some actions. */
+export interface Brought {
+  /** Null where nothing was new. */
+  changeId: string | null;
+  added: number;
+  known: number;
+  /** The sources' own ids of those that were new, where they have any. */
+  fresh: Set<string>;
+}
+
 /**
  * Takes in actions of a class’s students, a part at a time. The log gets one line, that says from where and how many:
  * which they were stands in their stamps, by which all of them are taken back as one. The same file twice adds nothing.
@@ -120,7 +130,7 @@ export async function bringActivity(
   source: ActivitySource,
   actions: readonly ActionOfStudent[],
   voided: readonly ActionOfStudent[] = [],
-): Promise<{ changeId: string | null; added: number; known: number }> {
+): Promise<Brought> {
   const { database, clock, teacherId, sectionId, heard } = place;
   const at = new Date(clock()).toISOString();
   const id = ulid(clock());
@@ -134,7 +144,8 @@ export async function bringActivity(
   const gone = [...withIds(sectionId, voided)]
     .map(([actionId]) => actionId)
     .filter((actionId) => database.lookUp.get(isThere.file, actionId));
-  if (wanted.length + gone.length === 0) return { changeId: null, added: 0, known };
+  const fresh = new Set(wanted.flatMap(([, [, , , , , , ref]]) => ref ?? []));
+  if (wanted.length + gone.length === 0) return { changeId: null, added: 0, known, fresh };
   const { name, digest } = source;
   const counts = { activity: wanted.length, ...(gone.length > 0 && { voided: gone.length }) };
   let written = 0;
@@ -154,5 +165,5 @@ export async function bringActivity(
     const told = { kind: 'activity.bring', changeId: id };
     for (const other of tellBeside(sql, teacherId, new Set([sectionId]), told)) heard.add(other);
   });
-  return { changeId: id, added: wanted.length, known };
+  return { changeId: id, added: wanted.length, known, fresh };
 }

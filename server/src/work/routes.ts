@@ -53,7 +53,7 @@ export const workRoutes = [
       const digest = createHash('sha256').update(bytes).digest('hex');
       const source = { name, digest, comes: 'file' } as const;
       const place = { database, clock, teacherId, sectionId, heard };
-      const brought = await bringActivity(place, source, read.actions);
+      const { fresh: _fresh, ...brought } = await bringActivity(place, source, read.actions);
       if (brought.changeId !== null)
         tellPages(services, [teacherId, ...heard], [{ kind: 'activity.bring', payload: { sectionId } }]);
       return { ...brought, ofNobody: read.ofNobody };

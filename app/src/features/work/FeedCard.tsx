@@ -143,9 +143,10 @@ function Rounds({ feed: { rounds }, here }: Pick<FeedCardProps, 'feed' | 'here'>
       <Words size="small" tone="inkQuiet" heading={3}>
         What came last
       </Words>
-      {rounds.map(({ changeId, at, actions, isTakenBack }) => {
+      {rounds.map(({ changeId, at, actions, handIns, also, isTakenBack }) => {
         const when = whenAt(at, here);
-        const what = actions === 0 ? 'some were taken away' : many(actions, 'action');
+        const handedIn = handIns > 0 ? `, ${many(handIns, 'hand-in')}` : '';
+        const what = actions === 0 ? 'some were taken away' : many(actions, 'action') + handedIn;
         return (
           <View
             key={changeId}
@@ -168,7 +169,7 @@ function Rounds({ feed: { rounds }, here }: Pick<FeedCardProps, 'feed' | 'here'>
                 label="Take back"
                 name={`Take back what came at ${when}`}
                 onPress={() => {
-                  takeBackThere(changeId);
+                  [changeId, ...also].forEach(takeBackThere);
                   setGone(new Set([...gone, changeId]));
                 }}
               />

@@ -52,9 +52,13 @@ function plannedPiece(read: PieceRead, known: Work | undefined, id: string): Pla
   return { ...piece, fate: known === undefined ? 'new' : isSame ? 'same' : 'changed' };
 }
 
+/** A share of the points, to the hundredth. */
+const scoreOf = ({ score, share }: HandInRead, points: number | null) =>
+  share === undefined || points === null ? score : Math.round(share * points * 100) / 100;
+
 function plannedHandIn(
   read: HandInRead,
-  workId: string,
+  { id: workId, points }: PlannedPiece,
   studentId: string,
   known: HandIn | undefined,
 ): PlannedHandIn {
@@ -63,7 +67,7 @@ function plannedHandIn(
     status: read.status,
     handedInAt: read.handedInAt ?? (read.status === 'missing' ? null : (before?.handedInAt ?? null)),
     handedBackAt: read.handedBackAt ?? before?.handedBackAt ?? null,
-    score: read.score ?? before?.score ?? null,
+    score: scoreOf(read, points) ?? before?.score ?? null,
   };
   const isSame =
     before?.status === fields.status &&
@@ -78,7 +82,11 @@ function plannedHandIn(
  * does not say is kept, so that the same file twice changes nothing.
  */
 export function planBring(
-  read: { pieces: readonly PieceRead[]; handIns: readonly HandInRead[] },
+  read: {
+    pieces: readonly PieceRead[];
+    handIns: readonly HandInRead[];
+    onlyKnown?: boolean | undefined;
+  },
   { work, handIns, students, newId }: Here,
 ): BringPlan {
   const byTitle = new Map(work.filter(({ removed }) => !removed).map((one) => [keyOf(one.title), one]));
@@ -90,12 +98,19 @@ export function planBring(
     const studentId = students.get(one.person);
     const piece = pieces[one.piece];
     if (studentId === undefined || !piece) return [];
-    return [plannedHandIn(one, piece.id, studentId, handIns[handInId(piece.id, studentId)])];
+    if (read.onlyKnown && piece.fate === 'new') return [];
+    const known = handIns[handInId(piece.id, studentId)];
+    // Handed in once more is not handed in later.
+    const first = known && !known.removed ? known.handedInAt : null;
+    const isLater = first !== null && one.handedInAt !== null && first < one.handedInAt;
+    const counted = read.onlyKnown && isLater ? { ...one, handedInAt: first } : one;
+    return [plannedHandIn(counted, piece, studentId, known)];
   });
   // A piece of which the file has parts, none of anybody here, is another class's.
   const ofSomebody = new Set(planned.map(({ workId }) => workId));
   const ofNobody = new Set(
     read.handIns.flatMap(({ piece }) => pieces[piece]?.id ?? []).filter((id) => !ofSomebody.has(id)),
   );
-  return { pieces: pieces.filter(({ id, fate }) => fate !== 'new' || !ofNobody.has(id)), handIns: planned };
+  const kept = pieces.filter(({ id, fate }) => fate !== 'new' || (!read.onlyKnown && !ofNobody.has(id)));
+  return { pieces: kept, handIns: planned };
 }

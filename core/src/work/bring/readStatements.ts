@@ -3,6 +3,7 @@ import { localSeconds } from '../../keeping/archive/localSeconds';
 import { TableError } from '../../formats/table';
 import { People } from './people';
 import type { ActionRead, LineSaid, PersonWritten, WorkReading } from './reading';
+import { handInsOf, partOf, type StatementPart } from './statementParts';
 import { verbKinds, voided } from './verbs';
 
 const Text = z.record(z.string(), z.string());
@@ -29,7 +30,13 @@ export const Statement = z.object({
   result: z
     .object({
       duration: z.string().optional(),
-      score: z.object({ scaled: z.number().optional(), raw: z.number().optional() }).optional(),
+      score: z
+        .object({
+          scaled: z.number().optional(),
+          raw: z.number().optional(),
+          max: z.number().optional(),
+        })
+        .optional(),
     })
     .optional(),
   context: z
@@ -164,6 +171,8 @@ export interface StatementsRead {
   people: PersonWritten[];
   actions: ActionRead[];
   leftOut: LineSaid[];
+  /** What they say of pieces of work. */
+  parts: StatementPart[];
   /** Ids of statements that others here say do not count any more. */
   voided: string[];
 }
@@ -173,6 +182,7 @@ export function readEachStatement(values: readonly Numbered[], zone: string): St
   const people = new People();
   const leftOut: LineSaid[] = [];
   const actions: ActionRead[] = [];
+  const parts: StatementPart[] = [];
   const voids = new Set<string>();
   for (const { value, line } of values) {
     const read = Statement.safeParse(value);
@@ -190,12 +200,19 @@ export function readEachStatement(values: readonly Numbered[], zone: string): St
       continue;
     }
     const action = actionOf(read.data, zone, people.add(person, line), line);
-    if (action) actions.push(action);
-    else leftOut.push({ line, reason: 'has no time' });
+    if (!action) {
+      leftOut.push({ line, reason: 'has no time' });
+      continue;
+    }
+    actions.push(action);
+    const part = partOf(action, read.data.result);
+    if (part) parts.push(part);
   }
+  const counts = ({ ref }: { ref: string | null }) => ref === null || !voids.has(ref);
   return {
     people: people.list,
-    actions: actions.filter(({ ref }) => ref === null || !voids.has(ref)),
+    actions: actions.filter(counts),
+    parts: parts.filter(counts),
     leftOut,
     voided: [...voids],
   };
@@ -203,7 +220,7 @@ export function readEachStatement(values: readonly Numbered[], zone: string): St
 
 /** Reads a file of statements. @throws TableError where nothing of it is a statement */
 export function readStatements(text: string, zone: string): WorkReading {
-  const { people, actions, leftOut, voided: voids } = readEachStatement(parsed(text), zone);
+  const { people, actions, parts, leftOut, voided: voids } = readEachStatement(parsed(text), zone);
   if (actions.length === 0 && voids.length === 0)
     throw new TableError('There are no statements of activity in this file. Nothing was changed.');
   return {
@@ -211,8 +228,8 @@ export function readStatements(text: string, zone: string): WorkReading {
     columns: [],
     people,
     actions,
-    pieces: [],
-    handIns: [],
+    ...handInsOf(parts),
+    onlyKnown: true,
     leftOut,
     told: [],
     order: 'day_first',

@@ -40,6 +40,8 @@ export interface HandInRead {
   handedInAt: string | null;
   handedBackAt: string | null;
   score: number | null;
+  /** The score as a share of the points of the piece, 0 to 1, where that is what is known. */
+  share?: number | undefined;
   line: number;
 }
 
@@ -58,6 +60,8 @@ export interface WorkReading {
   actions: ActionRead[];
   pieces: PieceRead[];
   handIns: HandInRead[];
+  /** Pieces that are not there yet are not made of it: not everything that has a score is a piece of work. */
+  onlyKnown?: boolean | undefined;
   leftOut: LineSaid[];
   /** Kept, though something is odd. */
   told: LineSaid[];

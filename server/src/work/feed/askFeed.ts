@@ -7,10 +7,11 @@ import { tellPages } from '../../scopes/tellPages';
 import { bringActivity } from '../bringActivity';
 import { classOf, zoneOf, type ClassKnown } from '../classOf';
 import type { ActionOfStudent } from '../readFile';
+import { bringParts } from './bringParts';
 import { askPage, firstPage, nextPage, StoreProblem, voidedPage, type StoreAccess } from './askStore';
 import { setState } from './feeds';
 import { isForgotten } from './forgotten';
-import type { FeedPageRead } from './readFeedPage';
+import type { FeedPageRead, PartOfStudent } from './readFeedPage';
 import { OtherKey, unseal } from './secret';
 
 export type FeedServices = Pick<Services, 'database' | 'jobs' | 'watch' | 'events' | 'clock'>;
@@ -79,6 +80,7 @@ function joined(before: readonly Stranger[], found: readonly Stranger[]): Strang
 /** What some pages together said. */
 interface Gathered {
   actions: ActionOfStudent[];
+  parts: PartOfStudent[];
   voided: Set<string>;
   strangers: Stranger[];
   ofNobody: number;
@@ -104,7 +106,7 @@ class LookAt {
   ) {
     const { version } = access;
     const digest = createHash('sha256');
-    const none = { actions: [], strangers: [], ofNobody: 0, notRead: 0 };
+    const none = { actions: [], parts: [], strangers: [], ofNobody: 0, notRead: 0 };
     this.gathered = { ...none, voided: new Set(), through: null, version, digest, more: false };
   }
 
@@ -149,6 +151,7 @@ class LookAt {
     gathered.version = answer.version;
     gathered.digest.update(answer.bytes);
     for (const action of read.actions) gathered.actions.push(action);
+    gathered.parts.push(...read.parts);
     for (const id of read.voided) gathered.voided.add(id);
     gathered.strangers.push(...read.strangers);
     gathered.ofNobody += read.ofNobody;
@@ -178,10 +181,11 @@ function after(
   { still, settled }: { still: readonly Stranger[]; settled: readonly Stranger[] },
   gathered: Gathered,
   failure: string | null,
-  brought: { changeId: string | null; added: number },
+  brought: { changeId: string | null; added: number; handIns: number; changes: readonly { id: string }[] },
   at: string,
 ): FeedState {
-  const { changeId, added } = brought;
+  const { changeId, added, handIns, changes } = brought;
+  const also = changes.map(({ id }) => id);
   const settledActions = settled.reduce((sum, { actions }) => sum + actions, 0);
   return {
     ...state,
@@ -189,7 +193,7 @@ function after(
     version: gathered.version,
     brought: state.brought + added,
     rounds: changeId
-      ? [{ changeId, at, actions: added }, ...state.rounds].slice(0, most.rounds)
+      ? [{ changeId, at, actions: added, handIns, also }, ...state.rounds].slice(0, most.rounds)
       : state.rounds,
     lastWorkedAt: failure === null ? at : state.lastWorkedAt,
     failure,
@@ -242,9 +246,14 @@ export async function askFeed(services: FeedServices, feed: FeedRow, closing: Ab
   const source = { name, digest: gathered.digest.digest('hex'), comes: 'feed' } as const;
   const counting = gathered.actions.filter(([, , , , , , ref]) => ref === null || !gathered.voided.has(ref));
   const brought = await bringActivity(place, source, counting, await look.voided());
+  // Only what came now: what was taken back is not written again.
+  const fresh = gathered.parts.filter(({ ref }) => ref !== null && brought.fresh.has(ref));
+  const { handIns, changes } = await bringParts(place, source, fresh);
   gathered.strangers = gathered.strangers.filter((stranger) => !isForgotten(feed, stranger));
   await database.write((sql) => {
-    setState(sql, feed, (now) => after(now, { still, settled }, gathered, failure, brought, at()));
+    setState(sql, feed, (now) =>
+      after(now, { still, settled }, gathered, failure, { ...brought, handIns, changes }, at()),
+    );
   });
   const isNews = brought.changeId !== null || (failure === null) !== (state.failure === null);
   if (isNews)

@@ -1,4 +1,5 @@
 import { matchWritten } from '@slate-path/core/work/bring/matchWritten';
+import type { StatementPart } from '@slate-path/core/work/bring/statementParts';
 import { PageError, readPage } from '@slate-path/core/work/feed/readPage';
 import type { Stranger } from '../../database/feedEntity';
 import type { ClassKnown } from '../classOf';
@@ -12,9 +13,13 @@ export interface FeedPageRequest extends ClassKnown {
   counted: number | null;
 }
 
+export type PartOfStudent = Omit<StatementPart, 'person'> & { studentId: string };
+
 /** A page of a store, with its actions as they are written and what is new of others. */
 export interface FeedPageRead {
   actions: ActionOfStudent[];
+  /** What they say of pieces of work, by student. */
+  parts: PartOfStudent[];
   strangers: Stranger[];
   ofNobody: number;
   notRead: number;
@@ -59,6 +64,10 @@ export function readFeedPage(request: FeedPageRequest): FeedPageRead | { refused
     });
     return {
       actions: known,
+      parts: page.parts.flatMap(({ person, ...part }) => {
+        const studentId = who.students.get(person);
+        return studentId === undefined ? [] : [{ ...part, studentId }];
+      }),
       strangers: [...strangers.values()].filter(({ actions }) => actions > 0),
       ofNobody,
       notRead: isNew(page.lastStored) ? page.leftOut.length : 0,
