@@ -1,8 +1,10 @@
 import fs from 'node:fs';
+import type http from 'node:http';
 import path from 'node:path';
 import { createHash } from 'node:crypto';
 import { gunzipSync } from 'node:zlib';
 import type { AnswerOf } from '@slate-path/core/api/contract';
+import { askPage, firstPage } from '../src/work/feed/askStore';
 import { startRecordStore, statement, voiding, type RecordStore } from './recordStore';
 import { change, signedIn, startServer, type Caller, type TestServer } from './server';
 import { makeClass, send } from './smallClass';
@@ -220,6 +222,24 @@ test.each<[string, Instead, string]>([
     expect(await known()).toMatchObject({ failure: null, failingSince: null });
   },
 );
+
+test.each<[string, (response: http.ServerResponse) => void]>([
+  ['says nothing', () => undefined],
+  ['stops in the middle', (response) => response.writeHead(200).write('{"statements":[')],
+])('a store that %s is not waited for, nor when the server stops', async (_what, behave) => {
+  store.instead = (_request, response) => {
+    behave(response);
+  };
+  const access = { address: store.address, userName: '', password: '', course: '', version: '1.0.3' };
+  const url = firstPage(access, null);
+  await expect(askPage(url, access, new AbortController().signal, 0.3)).rejects.toThrow('longer than 0.3');
+  const closing = new AbortController();
+  const asked = askPage(url, access, closing.signal, 20);
+  setTimeout(() => {
+    closing.abort();
+  }, 100);
+  await expect(asked).rejects.toThrow('the server stopped');
+});
 
 test('one large statement is taken in; nobody listening is said; addresses that are none are refused', async () => {
   const large = { ...statement('large', 'Jun Tanaka', '2026-11-23T09:30:00Z'), extra: 'x'.repeat(2_000_000) };

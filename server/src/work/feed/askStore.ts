@@ -79,8 +79,7 @@ const reasons: Record<string, string> = {
 
 function problemOf(error: unknown): StoreProblem {
   if (error instanceof StoreProblem) return error;
-  const { name, cause } = error as { name?: string; cause?: { code?: string } };
-  if (name === 'TimeoutError') return new StoreProblem(`It took longer than ${bounds.seconds} seconds.`);
+  const { cause } = error as { cause?: { code?: string } };
   const code = cause?.code ?? '';
   if (/CERT|SELF_SIGNED|UNABLE_TO_(VERIFY|GET)|ERR_TLS|ERR_SSL/.test(code))
     return new StoreProblem('Its certificate cannot be trusted, so nothing was sent to it.');
@@ -113,38 +112,62 @@ async function bytesOf(response: Response): Promise<Uint8Array> {
   return Buffer.concat(parts);
 }
 
-/** Asks for one page. @throws StoreProblem */
-export async function askPage(url: URL, access: StoreAccess, closing: AbortSignal): Promise<StoreAnswer> {
-  const { userName, password, version } = access;
-  const ask = (wanted: string) =>
-    fetch(url, {
-      headers: {
-        'X-Experience-API-Version': wanted,
-        Accept: 'application/json',
-        ...(userName || password
-          ? { Authorization: `Basic ${Buffer.from(`${userName}:${password}`).toString('base64')}` }
-          : {}),
-      },
-      redirect: 'manual',
-      signal: AbortSignal.any([closing, AbortSignal.timeout(bounds.seconds * 1000)]),
-    });
+/** Does something that ends when it takes too long, or when the server stops. */
+async function within<T>(
+  seconds: number,
+  closing: AbortSignal,
+  work: (signal: AbortSignal) => Promise<T>,
+): Promise<T> {
+  const controller = new AbortController();
+  const end = (why: string) => () => {
+    controller.abort(new StoreProblem(why));
+  };
+  const timer = setTimeout(end(`It took longer than ${seconds} seconds.`), seconds * 1000);
+  const stop = end('Asking was broken off: the server stopped.');
+  closing.addEventListener('abort', stop, { once: true });
+  if (closing.aborted) stop();
   try {
-    await checkHost(url);
-    let taken = version;
-    let response = await ask(taken);
-    // What a store says to a version that it does not speak.
-    if (response.status === 400) {
-      await response.body?.cancel();
-      taken = versions.find((other) => other !== version) ?? version;
-      response = await ask(taken);
-    }
-    demandGood(response);
-    const through = Date.parse(response.headers.get('X-Experience-API-Consistent-Through') ?? '');
-    return {
-      bytes: await bytesOf(response),
-      through: Number.isNaN(through) ? null : through,
-      version: taken,
-    };
+    return await work(controller.signal);
+  } finally {
+    clearTimeout(timer);
+    closing.removeEventListener('abort', stop);
+  }
+}
+
+const headersOf = ({ userName, password }: StoreAccess, version: string): Record<string, string> => ({
+  'X-Experience-API-Version': version,
+  Accept: 'application/json',
+  ...(userName || password
+    ? { Authorization: `Basic ${Buffer.from(`${userName}:${password}`).toString('base64')}` }
+    : {}),
+});
+
+async function answerOf(url: URL, access: StoreAccess, signal: AbortSignal): Promise<StoreAnswer> {
+  const ask = (version: string) =>
+    fetch(url, { headers: headersOf(access, version), redirect: 'manual', signal });
+  await checkHost(url);
+  let { version } = access;
+  let response = await ask(version);
+  // What a store says to a version that it does not speak.
+  if (response.status === 400) {
+    await response.body?.cancel();
+    version = versions.find((other) => other !== access.version) ?? version;
+    response = await ask(version);
+  }
+  demandGood(response);
+  const through = Date.parse(response.headers.get('X-Experience-API-Consistent-Through') ?? '');
+  return { bytes: await bytesOf(response), through: Number.isNaN(through) ? null : through, version };
+}
+
+/** Asks for one page, from the first byte to the last within some seconds. @throws StoreProblem */
+export async function askPage(
+  url: URL,
+  access: StoreAccess,
+  closing: AbortSignal,
+  seconds: number = bounds.seconds,
+): Promise<StoreAnswer> {
+  try {
+    return await within(seconds, closing, (signal) => answerOf(url, access, signal));
   } catch (error) {
     throw problemOf(error);
   }
