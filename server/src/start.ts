@@ -14,6 +14,8 @@ import type { Clock } from './clock';
 import type { Services } from './services';
 import { reachFrom, type Reach } from './settings';
 import { WatchKeeper } from './watch/keeper';
+import { tellPages } from './scopes/tellPages';
+import type { FeedServices } from './work/feed/askFeed';
 import { FeedKeeper, type FeedPace } from './work/feed/keeper';
 
 export interface StartOptions {
@@ -46,7 +48,10 @@ export async function startServer(options: StartOptions): Promise<Running> {
   const erasures = new Erasures(database, jobs, postman, mail, clock);
   const events = new Events();
   const watch = new WatchKeeper(database, jobs, clock);
-  const feeds = new FeedKeeper({ database, jobs, watch, events, clock }, options.feedPace);
+  const tell: FeedServices['tell'] = (people, changes) => {
+    tellPages({ watch, events }, people, changes);
+  };
+  const feeds = new FeedKeeper({ database, jobs, clock, tell }, options.feedPace);
   const keepers = { postman, erasures, watch, feeds };
   const services: Services = { database, jobs, mail, events, clock, demoTeacherId, ...keepers };
   await mail.dropBroken();

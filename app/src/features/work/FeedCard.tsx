@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
-import type { AnswerOf } from '@slate-path/core/api/contract';
 import { many } from '@slate-path/core/words/many';
 import { feedWords, whenAt, type Here } from '@slate-path/core/work/feed/feedWords';
 import { Action } from '../../parts/Action';
@@ -14,11 +13,10 @@ import { space } from '../../theme/tokens';
 import { post } from '../../sync/api';
 import { takeBackThere } from '../../sync/outbox';
 import { renewViews } from '../../sync/views';
+import type { Feed } from './feed';
 import { FeedForm } from './FeedForm';
 
 const More = lazily(() => import('../../parts/More'));
-
-export type Feed = AnswerOf<'feeds'>['feeds'][number];
 
 interface FeedCardProps {
   sectionId: string;

@@ -8,7 +8,7 @@ import { errorsOf, useTry } from '../../forms/useTry';
 import { space } from '../../theme/tokens';
 import { post } from '../../sync/api';
 import { newId } from '../../sync/outbox';
-import type { Feed } from './FeedCard';
+import type { Feed } from './feed';
 
 interface FeedFormProps {
   sectionId: string;

@@ -17,7 +17,8 @@ import { renewViews, useView } from '../../sync/views';
 import { EntryQuestions } from '../attendance/participants/lazyEntryQuestions';
 import { keptAnswers, type Answers } from '../attendance/participants/keptAnswers';
 import { useClassList } from '../people/class/ofClass';
-import { FeedCard, type Feed } from './FeedCard';
+import type { Feed } from './feed';
+import { FeedCard } from './FeedCard';
 import { FeedForm } from './FeedForm';
 import { rememberAnswers } from './rememberAnswers';
 

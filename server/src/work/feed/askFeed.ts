@@ -2,8 +2,9 @@ import { createHash } from 'node:crypto';
 import path from 'node:path';
 import { matchWritten } from '@slate-path/core/work/bring/matchWritten';
 import type { FeedRow, FeedState, Stranger } from '../../database/feedEntity';
-import type { Services } from '../../services';
-import { tellPages } from '../../scopes/tellPages';
+import type { Clock } from '../../clock';
+import type { OpenDatabase } from '../../database/open';
+import type { Jobs } from '../../jobs/jobs';
 import { bringActivity } from '../bringActivity';
 import { classOf, zoneOf, type ClassKnown } from '../classOf';
 import type { ActionOfStudent } from '../readFile';
@@ -14,7 +15,14 @@ import { isForgotten } from './forgotten';
 import type { FeedPageRead, PartOfStudent } from './readFeedPage';
 import { OtherKey, unseal } from './secret';
 
-export type FeedServices = Pick<Services, 'database' | 'jobs' | 'watch' | 'events' | 'clock'>;
+/** What asking needs of the server. */
+export interface FeedServices {
+  database: OpenDatabase;
+  jobs: Jobs;
+  clock: Clock;
+  /** Lets the open pages of some people hear of changes. */
+  tell(people: Iterable<string>, changes: readonly unknown[]): void;
+}
 
 /** What one look came to. */
 export interface Look {
@@ -256,7 +264,6 @@ export async function askFeed(services: FeedServices, feed: FeedRow, closing: Ab
     );
   });
   const isNews = brought.changeId !== null || (failure === null) !== (state.failure === null);
-  if (isNews)
-    tellPages(services, [teacherId, ...heard], [{ kind: 'activity.bring', payload: { sectionId } }]);
+  if (isNews) services.tell([teacherId, ...heard], [{ kind: 'activity.bring', payload: { sectionId } }]);
   return { added: brought.added, ofNobody: gathered.ofNobody, failure, more: gathered.more };
 }
