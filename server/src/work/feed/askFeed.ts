@@ -264,6 +264,7 @@ export async function askFeed(services: FeedServices, feed: FeedRow, closing: Ab
     );
   });
   const isNews = brought.changeId !== null || (failure === null) !== (state.failure === null);
-  if (isNews) services.tell([teacherId, ...heard], [{ kind: 'activity.bring', payload: { sectionId } }]);
+  const told = { kind: 'activity.bring', payload: { sectionId } };
+  if (isNews) services.tell([teacherId, ...heard], [told, ...changes]);
   return { added: brought.added, ofNobody: gathered.ofNobody, failure, more: gathered.more };
 }
