@@ -265,6 +265,11 @@ test('one large statement is taken in; nobody listening is said; addresses that 
     password: null,
   });
   expect(moved.status).toBe(422);
+  const { brought } = await known();
+  const again = { ...settings(), address: `${store.address}/2` };
+  expect((await ines.call('POST', feedsPath, again)).status).toBe(200);
+  expect(await ask()).toMatchObject({ added: 0, failure: null });
+  expect((await known()).brought).toBe(brought);
   expect((await ines.call('POST', `${feedsPath}/other/end`, {})).status).toBe(200);
 });
 

@@ -1,6 +1,6 @@
 import path from 'node:path';
 import type { AnswerOf } from '@slate-path/core/api/contract';
-import type { FeedRow } from '../../database/feedEntity';
+import type { FeedRow, FeedState } from '../../database/feedEntity';
 import type { Sql } from '../../database/sql';
 import { Problem } from '../../http/problem';
 import { readerOf, route, writerOf } from '../../http/route';
@@ -45,6 +45,13 @@ function demandFeed(sql: Sql, sectionId: string, feedId: string): FeedRow {
   throw new Problem(404, 'Not found', 'This platform is not asked for this class any more.');
 }
 
+/** Another store is asked from its beginning. What came before stays told, and who was erased stays forgotten. */
+function stateOfAnother(before: FeedState | undefined): FeedState {
+  if (!before) return newState;
+  const { brought, rounds, forgotten } = before;
+  return { ...newState, brought, rounds, forgotten };
+}
+
 export const feedRoutes = [
   route('feeds', {
     allow: readerOf('section', 'sectionId', 'activity'),
@@ -69,7 +76,7 @@ export const feedRoutes = [
         throw new Problem(422, 'Password needed', 'The address is another one: enter the password for it.');
       const secret =
         password === null && before ? before.secret : seal(path.dirname(database.file), password ?? '');
-      const state = isSameStore ? before.state : newState;
+      const state = isSameStore ? before.state : stateOfAnother(before?.state);
       await database.write((sql) => {
         const row = { id, sectionId, teacherId, name, address, userName, secret, course };
         writeFeed(sql, { ...row, state: { ...state, failure: null, failingSince: null, failures: 0 } });
