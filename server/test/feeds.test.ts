@@ -1,10 +1,8 @@
 import fs from 'node:fs';
-import type http from 'node:http';
 import path from 'node:path';
 import { createHash } from 'node:crypto';
 import { gunzipSync } from 'node:zlib';
 import type { AnswerOf } from '@slate-path/core/api/contract';
-import { askPage, firstPage } from '../src/work/feed/askStore';
 import { startRecordStore, statement, voiding, type RecordStore } from './recordStore';
 import { change, signedIn, startServer, type Caller, type TestServer } from './server';
 import { makeClass, send } from './smallClass';
@@ -46,6 +44,16 @@ async function ask(fromBeginning = false): Promise<AnswerOf<'askFeed'>> {
   const answer = await ines.call('POST', `${feedsPath}/${feed}/ask`, { fromBeginning });
   expect(answer.status).toBe(200);
   return (await answer.json()) as AnswerOf<'askFeed'>;
+}
+/** Until there is no more of it. */
+async function askAll(): Promise<AnswerOf<'askFeed'>> {
+  let added = 0;
+  for (let looks = 0; looks < 5; looks += 1) {
+    const look = await ask();
+    added += look.added;
+    if (!look.more) return { ...look, added };
+  }
+  throw new Error('There is always more.');
 }
 async function known(): Promise<AnswerOf<'feeds'>['feeds'][number]> {
   const { feeds } = (await (await ines.call('GET', feedsPath)).json()) as AnswerOf<'feeds'>;
@@ -223,28 +231,47 @@ test.each<[string, Instead, string]>([
   },
 );
 
-test.each<[string, (response: http.ServerResponse) => void]>([
-  ['says nothing', () => undefined],
-  ['stops in the middle', (response) => response.writeHead(200).write('{"statements":[')],
-])('a store that %s is not waited for, nor when the server stops', async (_what, behave) => {
-  store.instead = (_request, response) => {
-    behave(response);
-  };
-  const access = { address: store.address, userName: '', password: '', course: '', version: '1.0.3' };
-  const url = firstPage(access, null);
-  await expect(askPage(url, access, new AbortController().signal, 0.3)).rejects.toThrow('longer than 0.3');
-  const closing = new AbortController();
-  const asked = askPage(url, access, closing.signal, 20);
-  setTimeout(() => {
-    closing.abort();
-  }, 100);
-  await expect(asked).rejects.toThrow('the server stopped');
+test('more than one look takes, all stored at one moment, comes in the next ones', async () => {
+  const at = '2026-11-23T10:00:00Z';
+  const times = Array.from(
+    { length: 100 },
+    (_, index) => `2026-11-16T08:${String(index % 60).padStart(2, '0')}:00Z`,
+  );
+  times.forEach((timestamp, index) => {
+    store.statements.push(statement(`bulk${index}`, 'Mei Tanaka', at, { timestamp }));
+  });
+  await askAll();
+  const day = (await counts()).filter((row) => (row as string[])[1] === '2026-11-16');
+  expect(day).toEqual([['mei', '2026-11-16', 100]]);
+});
+
+test('a store that fails meanwhile loses neither who became known nor what was voided', async () => {
+  store.statements.push(statement('cook1', 'Ship Cook', '2026-11-23T10:10:00Z'));
+  await askAll();
+  const answers = [{ id: 'answer2', sectionId: section, entry: 'ship.cook', studentId: jun }];
+  await send(ines, [change('participants.answer', { sectionId: section, answers })]);
+  store.instead = plain('', 503);
+  expect((await ask()).failure).toContain('503');
+  store.instead = null;
+  await askAll();
+  expect(await counts()).toContainEqual(['jun', '2026-11-23', 1]);
+  expect((await known()).strangers.map(({ written }) => written)).not.toContain('Ship Cook');
+
+  store.statements.push(voiding('v2', 'cook1', '2026-11-23T10:20:00Z'));
+  store.voided.set('cook1', statement('cook1', 'Ship Cook', '2026-11-23T10:10:00Z'));
+  store.statements = store.statements.filter(({ id }) => id !== 'cook1');
+  store.failsVoided = true;
+  expect((await askAll()).failure).toContain('503');
+  expect(await counts()).toContainEqual(['jun', '2026-11-23', 1]);
+  store.failsVoided = false;
+  expect(await askAll()).toMatchObject({ failure: null });
+  expect(await counts()).not.toContainEqual(['jun', '2026-11-23', 1]);
 });
 
 test('one large statement is taken in; nobody listening is said; addresses that are none are refused', async () => {
-  const large = { ...statement('large', 'Jun Tanaka', '2026-11-23T09:30:00Z'), extra: 'x'.repeat(2_000_000) };
+  const large = { ...statement('large', 'Jun Tanaka', '2026-11-23T10:30:00Z'), extra: 'x'.repeat(2_000_000) };
   store.statements.push(large);
-  expect(await ask()).toMatchObject({ added: 1, failure: null });
+  expect(await askAll()).toMatchObject({ added: 1, failure: null });
   const at = (address: string, id = 'other') => ines.call('POST', feedsPath, { ...settings(), id, address });
   for (const address of [
     'http://board.example/xapi',
@@ -268,7 +295,7 @@ test('one large statement is taken in; nobody listening is said; addresses that 
   const { brought } = await known();
   const again = { ...settings(), address: `${store.address}/2` };
   expect((await ines.call('POST', feedsPath, again)).status).toBe(200);
-  expect(await ask()).toMatchObject({ added: 0, failure: null });
+  expect(await askAll()).toMatchObject({ added: 0, failure: null });
   expect((await known()).brought).toBe(brought);
   expect((await ines.call('POST', `${feedsPath}/other/end`, {})).status).toBe(200);
 });

@@ -9,6 +9,8 @@ export interface RecordStore {
   statements: Record<string, unknown>[];
   /** Statements that do not count any more, by id. */
   voided: Map<string, Record<string, unknown>>;
+  /** It cannot tell just now what was voided. */
+  failsVoided: boolean;
   /** What it was asked. */
   asked: { query: URLSearchParams; version: string; authorization: string }[];
   /** Answers in place of the store; null lets it answer. */
@@ -41,8 +43,9 @@ export async function startRecordStore(): Promise<RecordStore> {
       store.instead(request, response, url);
       return;
     }
-    const answer = answerOf(store, url);
-    response.statusCode = answer === null ? 404 : 200;
+    const isDown = store.failsVoided && url.searchParams.has('voidedStatementId');
+    const answer = isDown ? null : answerOf(store, url);
+    response.statusCode = isDown ? 503 : answer === null ? 404 : 200;
     response.setHeader('content-type', 'application/json');
     response.end(JSON.stringify(answer));
   });
@@ -50,6 +53,7 @@ export async function startRecordStore(): Promise<RecordStore> {
     address: '',
     statements: [],
     voided: new Map(),
+    failsVoided: false,
     asked: [],
     instead: null,
     close: () =>

@@ -27,6 +27,10 @@ export interface FeedRound {
 export interface FeedState {
   /** The store was asked up to here, in milliseconds of its own clock; null before the first time. */
   through: number | null;
+  /** Strangers' actions are counted up to here, in milliseconds; null before the first time. */
+  counted: number | null;
+  /** Where a look that was too long for one time goes on, and from which moment it began. */
+  next: { address: string; since: number | null } | null;
   /** Of the Experience API, as the store wants it. */
   version: string;
   brought: number;

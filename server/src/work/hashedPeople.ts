@@ -3,7 +3,8 @@ import { createHash } from 'node:crypto';
 const prefix = 'sha1:';
 
 /** As the Experience API hashes an address (1.0.3, part 2, 2.4.2.1). */
-const hashOf = (email: string) => prefix + createHash('sha1').update(`mailto:${email}`).digest('hex');
+export const hashOfAddress = (email: string): string =>
+  prefix + createHash('sha1').update(`mailto:${email}`).digest('hex');
 
 /**
  * People who are told by the hash of their address get the address where it is one of the class's: from there on
@@ -17,7 +18,7 @@ export function withAddresses<P extends { email: string; schoolId: string }>(
   const byHash = new Map(
     emails
       .filter(Boolean)
-      .flatMap((email) => [email, email.toLowerCase()].map((one) => [hashOf(one), email])),
+      .flatMap((email) => [email, email.toLowerCase()].map((one) => [hashOfAddress(one), email])),
   );
   return people.map((person) => {
     const email = byHash.get(person.schoolId);

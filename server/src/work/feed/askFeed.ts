@@ -90,13 +90,17 @@ interface Gathered {
   actions: ActionOfStudent[];
   parts: PartOfStudent[];
   voided: Set<string>;
+  /** Actions of voided statements, as they were written. */
+  gone: ActionOfStudent[];
   strangers: Stranger[];
   ofNobody: number;
   notRead: number;
   through: number | null;
+  counted: number | null;
   version: string;
   digest: ReturnType<typeof createHash>;
-  more: boolean;
+  /** The address of the page after the last one that was read; null after the last of all. */
+  next: string | null;
 }
 
 const later = (a: number | null, b: number | null) => (a === null || b === null ? (a ?? b) : Math.max(a, b));
@@ -114,21 +118,17 @@ class LookAt {
   ) {
     const { version } = access;
     const digest = createHash('sha256');
-    const none = { actions: [], parts: [], strangers: [], ofNobody: 0, notRead: 0 };
-    this.gathered = { ...none, voided: new Set(), through: null, version, digest, more: false };
+    const none = { actions: [], parts: [], gone: [], strangers: [], ofNobody: 0, notRead: 0 };
+    const nowhere = { through: null, counted: null, next: null };
+    this.gathered = { ...none, ...nowhere, voided: new Set(), version, digest };
   }
 
-  /** @param since the moment from which on the store is asked, in milliseconds; null for all that it has */
-  async from(since: number | null): Promise<{ gathered: Gathered; failure: string | null }> {
+  /** @param first the page to begin with */
+  async from(first: URL): Promise<{ gathered: Gathered; failure: string | null }> {
     try {
-      let url: URL | null = firstPage(this.access, since);
-      for (let page = 0; url; page += 1) {
-        if (page === most.pages) {
-          this.gathered.more = true;
-          break;
-        }
-        url = await this.page(url);
-      }
+      let url: URL | null = first;
+      for (let page = 0; url && page < most.pages; page += 1) url = await this.page(url);
+      this.gathered.next = url?.href ?? null;
       return { gathered: this.gathered, failure: null };
     } catch (error) {
       if (!(error instanceof StoreProblem)) throw error;
@@ -137,16 +137,16 @@ class LookAt {
   }
 
   /** The actions of statements that do not count any more, as they were written. */
-  async voided(): Promise<ActionOfStudent[]> {
+  private async gone(voided: readonly string[]): Promise<ActionOfStudent[]> {
     const gone: ActionOfStudent[] = [];
-    for (const id of this.gathered.voided) {
+    for (const id of voided) {
       try {
         const { bytes } = await askPage(voidedPage(this.access, id), this.access, this.closing);
         const list = Buffer.concat([Buffer.from('{"statements":['), bytes, Buffer.from(']}')]);
         gone.push(...(await this.read(list)).actions);
       } catch (error) {
-        // A store that has it no more cannot say what it was.
-        if (!(error instanceof StoreProblem)) throw error;
+        // A store that has it no more cannot say what it was; any other trouble is tried again with this page.
+        if (!(error instanceof StoreProblem && error.status === 404)) throw error;
       }
     }
     return gone;
@@ -156,6 +156,7 @@ class LookAt {
     const { gathered } = this;
     const answer = await askPage(url, { ...this.access, version: gathered.version }, this.closing);
     const read = await this.read(answer.bytes);
+    gathered.gone.push(...(await this.gone(read.voided)));
     gathered.version = answer.version;
     gathered.digest.update(answer.bytes);
     for (const action of read.actions) gathered.actions.push(action);
@@ -170,12 +171,13 @@ class LookAt {
         ? Math.min(answer.through, read.lastStored)
         : read.lastStored;
     gathered.through = later(gathered.through, sure);
+    gathered.counted = later(gathered.counted, read.lastStored);
     return read.more ? nextPage(url, read.more) : null;
   }
 
   private async read(bytes: Uint8Array): Promise<FeedPageRead> {
     const { students, remembered, zone } = this.known;
-    const counted = this.feed.state.through;
+    const { counted } = this.feed.state;
     const request = { bytes, zone, students, remembered, counted };
     const read = await this.services.jobs.run('readFeedPage', request);
     if ('refused' in read) throw new StoreProblem(read.refused);
@@ -183,21 +185,34 @@ class LookAt {
   }
 }
 
+/** A look that was made: from which moment, with whom known and whom not, and what it came to. */
+interface LookMade {
+  since: number | null;
+  settled: readonly Stranger[];
+  still: readonly Stranger[];
+  gathered: Gathered;
+  failure: string | null;
+  brought: { changeId: string | null; added: number; handIns: number; changes: readonly { id: string }[] };
+}
+
 /** How a feed stands after a look. */
-function after(
-  state: FeedState,
-  { still, settled }: { still: readonly Stranger[]; settled: readonly Stranger[] },
-  gathered: Gathered,
-  failure: string | null,
-  brought: { changeId: string | null; added: number; handIns: number; changes: readonly { id: string }[] },
-  at: string,
-): FeedState {
-  const { changeId, added, handIns, changes } = brought;
+function after(feed: FeedRow, look: LookMade, at: string): FeedState {
+  const { state } = feed;
+  const { since, settled, still, gathered, failure } = look;
+  const { changeId, added, handIns, changes } = look.brought;
   const also = changes.map(({ id }) => id);
-  const settledActions = settled.reduce((sum, { actions }) => sum + actions, 0);
+  const isWhole = failure === null && gathered.next === null;
+  // Who is known now stays on the list until all that they did since then was asked for.
+  const isDone = ({ firstStored }: Stranger) => isWhole && (since === null || since <= firstStored);
+  const done = settled.filter(isDone);
+  const doneActions = done.reduce((sum, { actions }) => sum + actions, 0);
+  const strangers = joined([...still, ...settled.filter((one) => !isDone(one))], gathered.strangers);
   return {
     ...state,
     through: later(state.through, gathered.through),
+    counted: later(state.counted, gathered.counted),
+    // A page to go on with may be gone when the store works again: then it is asked by the moment.
+    next: failure === null && gathered.next !== null ? { address: gathered.next, since } : null,
     version: gathered.version,
     brought: state.brought + added,
     rounds: changeId
@@ -207,10 +222,24 @@ function after(
     failure,
     failingSince: failure === null ? null : (state.failingSince ?? at),
     failures: failure === null ? 0 : state.failures + 1,
-    strangers: joined(still, gathered.strangers),
-    ofNobody: Math.max(0, state.ofNobody - settledActions) + gathered.ofNobody,
+    // By the state as it is now: somebody may have been erased during the look.
+    strangers: strangers.filter((stranger) => !isForgotten(feed, stranger)),
+    ofNobody: Math.max(0, state.ofNobody - doneActions) + gathered.ofNobody,
     notRead: state.notRead + gathered.notRead,
   };
+}
+
+/** The page that a look begins with, and from which moment on it asks; null for all that the store has. */
+function beginning(
+  { state }: FeedRow,
+  settled: readonly Stranger[],
+  access: StoreAccess,
+): { first: URL; since: number | null } {
+  const whole = firstPage(access, null);
+  if (state.next) return { first: nextPage(whole, state.next.address), since: state.next.since };
+  if (state.through === null) return { first: whole, since: null };
+  const since = Math.min(state.through, ...settled.map(({ firstStored }) => firstStored)) - overlapMs;
+  return { first: firstPage(access, since), since };
 }
 
 /** Asks a store for what is new, writes it, and notes how it went. What came before a failure is kept. */
@@ -244,27 +273,29 @@ export async function askFeed(services: FeedServices, feed: FeedRow, closing: Ab
     zone: await zoneOf(teacherId, database),
   };
   const { known: settled, still } = sorted(state.strangers, known);
-  const from = [state.through, ...settled.map(({ firstStored }) => firstStored)];
-  const since = state.through === null ? null : Math.min(...from.map(Number)) - overlapMs;
   const access = { address, userName, password, course, version: state.version };
   const look = new LookAt(services, feed, access, known, closing);
-  const { gathered, failure } = await look.from(since);
+  const { first, since } = beginning(feed, settled, access);
+  const { gathered, failure } = await look.from(first);
   const heard = new Set<string>();
   const place = { database, clock, teacherId, sectionId, heard };
   const source = { name, digest: gathered.digest.digest('hex'), comes: 'feed' } as const;
   const counting = gathered.actions.filter(([, , , , , , ref]) => ref === null || !gathered.voided.has(ref));
-  const brought = await bringActivity(place, source, counting, await look.voided());
+  const brought = await bringActivity(place, source, counting, gathered.gone);
   // Only what came now: what was taken back is not written again.
   const fresh = gathered.parts.filter(({ ref }) => ref !== null && brought.fresh.has(ref));
   const { handIns, changes } = await bringParts(place, source, fresh);
-  gathered.strangers = gathered.strangers.filter((stranger) => !isForgotten(feed, stranger));
+  const made = { since, settled, still, gathered, failure, brought: { ...brought, handIns, changes } };
   await database.write((sql) => {
-    setState(sql, feed, (now) =>
-      after(now, { still, settled }, gathered, failure, { ...brought, handIns, changes }, at()),
-    );
+    setState(sql, feed, (now) => after({ ...feed, state: now }, made, at()));
   });
   const isNews = brought.changeId !== null || (failure === null) !== (state.failure === null);
   const told = { kind: 'activity.bring', payload: { sectionId } };
   if (isNews) services.tell([teacherId, ...heard], [told, ...changes]);
-  return { added: brought.added, ofNobody: gathered.ofNobody, failure, more: gathered.more };
+  return {
+    added: brought.added,
+    ofNobody: gathered.ofNobody,
+    failure,
+    more: failure === null && gathered.next !== null,
+  };
 }

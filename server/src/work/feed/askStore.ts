@@ -2,7 +2,15 @@ import { lookup } from 'node:dns/promises';
 import { statementsAt } from '@slate-path/core/work/feed/storeAddress';
 
 /** A store that did not give what it was asked for; the sentence says what happened. */
-export class StoreProblem extends Error {}
+export class StoreProblem extends Error {
+  constructor(
+    message: string,
+    /** Of its answer; null where there was none, or one that is no answer. */
+    readonly status: number | null = null,
+  ) {
+    super(message);
+  }
+}
 
 export interface StoreAccess {
   address: string;
@@ -97,7 +105,7 @@ function demandGood({ status }: Response): void {
   if (status === 200) return;
   if (status >= 300 && status < 400)
     throw new StoreProblem('It sends us on to another address, and that is not followed.');
-  throw new StoreProblem(refusals[status] ?? `It answers with an error (${status}).`);
+  throw new StoreProblem(refusals[status] ?? `It answers with an error (${status}).`, status);
 }
 
 async function bytesOf(response: Response): Promise<Uint8Array> {

@@ -6,6 +6,8 @@ import { firstVersion } from './askStore';
 /** Before anything was asked for. */
 export const newState: FeedState = {
   through: null,
+  counted: null,
+  next: null,
   version: firstVersion,
   brought: 0,
   rounds: [],

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { personKey } from '@slate-path/core/attendance/participants/personKey';
 import type { FeedRow } from '../../database/feedEntity';
 import type { Sql } from '../../database/sql';
+import { hashOfAddress } from '../hashedPeople';
 import { feedsOfSchool, setState } from './feeds';
 
 /** That somebody was forgotten, without who: the hash of how they are written, with the feed's id as its salt. */
@@ -32,9 +33,14 @@ export function forgetInFeeds(
   const answered = sql
     .all<{ entry: string }>('SELECT "entry" FROM "participantAnswer" WHERE "studentId" = ?', student.id)
     .map(({ entry }) => entry);
-  const names = [givenName, called].filter(Boolean).map((first) => `${first} ${familyName}`);
-  const turned = names.map((_, index) => `${familyName} ${[givenName, called][index] ?? ''}`);
-  const keys = [...names, ...turned, email, schoolId, ...answered].map((key) => key.trim()).filter(Boolean);
+  const firsts = [givenName, called].filter(Boolean);
+  const names = firsts.flatMap((first) => [
+    `${first} ${familyName}`,
+    `${familyName} ${first}`,
+    `${familyName}, ${first}`,
+  ]);
+  const addresses = email ? [email, hashOfAddress(email), hashOfAddress(email.toLowerCase())] : [];
+  const keys = [...names, ...addresses, schoolId, ...answered].map((key) => key.trim()).filter(Boolean);
   const known = new Set(keys.map((key) => key.toLowerCase()));
   for (const feed of feedsOfSchool(sql, teacherId))
     setState(sql, feed, (state) => ({

@@ -18,7 +18,7 @@ interface Kept {
   looking: Promise<Look> | null;
 }
 
-/** Asks every feed every few minutes, and whenever somebody wants it; one look at a feed at a time. */
+/** Asks every feed every few minutes, and whenever somebody wants it; one look at a time at a feed as it is set. */
 export class FeedKeeper {
   private readonly kept = new Map<string, Kept>();
   private readonly closing = new AbortController();
@@ -44,8 +44,7 @@ export class FeedKeeper {
   /** A look that is under way is waited for. Null where there is no such feed. */
   ask(feedId: string): Promise<Look | null> {
     const kept = this.keptOf(feedId);
-    const looking = kept.looking ?? this.look(feedId);
-    return looking;
+    return kept.looking ?? this.look(feedId);
   }
 
   /** From the first statement on, after a look that is under way. */
@@ -54,14 +53,16 @@ export class FeedKeeper {
     await this.services.database.write((sql) => {
       const feed = feedOf(sql, feedId);
       if (!feed) return;
-      const nothing = { through: null, strangers: [], ofNobody: 0, notRead: 0 };
+      const asked = { through: null, counted: null, next: null };
+      const nothing = { ...asked, strangers: [], ofNobody: 0, notRead: 0 };
       setState(sql, feed, (state) => ({ ...state, ...nothing }));
     });
     return this.ask(feedId);
   }
 
-  /** One that was set is asked soon, if nobody asks before. */
+  /** One that was set is asked soon, if nobody asks before; a look with the former settings is not waited for. */
   expect(feedId: string): void {
+    this.forget(feedId);
     this.wait(feedId, soonMs);
   }
 

@@ -39,10 +39,10 @@ function said(
   };
 }
 
-function demandFeed(sql: Sql, sectionId: string, feedId: string): FeedRow {
-  const feed = feedOf(sql, feedId);
-  if (feed?.sectionId === sectionId) return feed;
-  throw new Problem(404, 'Not found', 'This platform is not asked for this class any more.');
+const notAsked = () => new Problem(404, 'Not found', 'This platform is not asked for this class any more.');
+
+function demandFeed(sql: Sql, sectionId: string, feedId: string): void {
+  if (feedOf(sql, feedId)?.sectionId !== sectionId) throw notAsked();
 }
 
 /** Another store is asked from its beginning. What came before stays told, and who was erased stays forgotten. */
@@ -69,7 +69,7 @@ export const feedRoutes = [
       const { database, feeds } = services;
       const { id, name, address, userName, password, course } = body;
       const before = feedOf(database.lookUp, id);
-      if (before && before.sectionId !== sectionId) demandFeed(database.lookUp, sectionId, id);
+      if (before && before.sectionId !== sectionId) throw notAsked();
       const isSameStore = before?.address === address && before.course === course;
       // A password goes where it was given for, and nowhere else.
       if (before && password === null && before.address !== address)
@@ -104,7 +104,7 @@ export const feedRoutes = [
       demandFeed(database.lookUp, sectionId, feedId);
       const look = await (fromBeginning ? feeds.askFromBeginning(feedId) : feeds.ask(feedId));
       if (look) return look;
-      throw new Problem(404, 'Not found', 'This platform is not asked for this class any more.');
+      throw notAsked();
     },
   }),
 ];
