@@ -46,24 +46,38 @@ async function test(projects, args, options) {
 const mostAlone = 3;
 
 /**
- * Runs again, once and alone, the browser tests of files in which one failed while the other checks took most of
- * two cores. What fails alone has failed; what passes alone is told, because it may hang on an order of events.
+ * Runs again, once and alone, the tests of files in which one failed while the other checks took most of two cores.
+ * What fails alone has failed; what passes alone is told, because it may hang on an order of events.
  */
-async function testAlone({ passed, failed, failedFiles, passedElsewhere }) {
+async function testAlone(projects, { passed, failed, failedFiles, passedElsewhere }) {
   if (failedFiles.length === 0 || failedFiles.length > mostAlone) return { passed, failed };
   console.log(`\n${failed} failed beside the other checks; alone once more:\n${failedFiles.join('\n')}`);
-  const alone = await test(['e2e'], ['--runInBand', '--runTestsByPath', ...failedFiles]);
+  const alone = await test(projects, ['--runInBand', '--runTestsByPath', ...failedFiles]);
   return { passed: passedElsewhere + alone.passed, failed: alone.failed };
 }
 
 const givesWay = { givesWay: true };
+const withoutBrowser = ['core', 'app', 'cli', 'demo', 'server'];
 
 /** Lint, types and all tests without a browser. They fill what the browser tests leave of two cores. */
 async function checkWithoutBrowser() {
-  const lint = await runBeside('npm', ['run', '-s', 'lint'], givesWay);
-  const types = await runBeside('npm', ['run', '-s', 'types'], givesWay);
-  const tests = await test(['core', 'app', 'cli', 'demo', 'server'], ['--maxWorkers=2'], givesWay);
-  return [ofCheck(lint), ofCheck(types), tests];
+  const lint = ofCheck(await runBeside('npm', ['run', '-s', 'lint'], givesWay));
+  const types = ofCheck(await runBeside('npm', ['run', '-s', 'types'], givesWay));
+  return { checks: [lint, types], tests: await test(withoutBrowser, ['--maxWorkers=2'], givesWay) };
+}
+
+/** Both kinds of tests beside each other, those in a browser one at a time; then those that failed alone. */
+async function checkAll(built) {
+  const others = checkWithoutBrowser();
+  const builtWell = ofCheck(await built);
+  const inBrowser = await test(['e2e'], ['--runInBand']);
+  const { checks, tests } = await others;
+  return [
+    builtWell,
+    ...checks,
+    await testAlone(['e2e'], inBrowser),
+    await testAlone(withoutBrowser, tests),
+  ];
 }
 
 /** Runs all checks on a fresh machine too; the last line is what a machine reads. */
@@ -71,13 +85,7 @@ ensurePackages({ driver: false });
 const prepared = runBeside('node', ['scripts/prepareTests.mjs']);
 const built = runBeside('node', ['scripts/build.mjs']);
 const isReady = (await prepared) === 0;
-const withoutBrowser = isReady ? checkWithoutBrowser() : Promise.resolve([ofCheck(1)]);
-const builtWell = ofCheck(await built);
-// One at a time: a browser, a server and a test share two cores.
-const besideOthers = isReady ? await test(['e2e'], ['--runInBand']) : ofCheck(1);
-const others = await withoutBrowser;
-const inBrowser = isReady ? await testAlone(besideOthers) : besideOthers;
-const counts = [builtWell, inBrowser, ...others];
+const counts = isReady ? await checkAll(built) : [ofCheck(await built), ofCheck(1)];
 fs.rmSync(results, { recursive: true });
 const passed = counts.reduce((sum, count) => sum + count.passed, 0);
 const failed = counts.reduce((sum, count) => sum + count.failed, 0);

@@ -46,4 +46,4 @@ test('bad input is exit 1 with the file named; wrong usage is exit 2', () => {
   const empty = slate('roster', '--file', file, '--json');
   expect([empty.status, empty.stderr]).toEqual([1, expect.stringContaining(`${file}: The file is empty`)]);
   expect(slate('roster', '--fiel', file).status).toBe(2);
-}, 120_000);
+});

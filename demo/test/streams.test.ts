@@ -48,7 +48,7 @@ beforeAll(async () => {
   const { records, problems } = toRecords(both, zone);
   expect(problems).toEqual([]);
   await bringArchive({ database, clock, teacherId }, { records, zone });
-}, 60_000);
+});
 afterAll(async () => {
   await database.close();
   fs.rmSync(folder, { recursive: true });

@@ -187,5 +187,5 @@ describe('files', () => {
     const all = await Promise.all([1, 2, 3].map(() => whole.run('readDaysOff', { bytes })));
     expect(all.map((read) => ('days' in read ? read.days.length : 0))).toEqual([2, 2, 2]);
     for (const readers of [few, small, whole]) readers.close();
-  }, 60_000);
+  });
 });

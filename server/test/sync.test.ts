@@ -142,7 +142,7 @@ test('two devices that look now and then hold what a new one is told, whatever h
     }),
     { numRuns: 12, seed: 21 },
   );
-}, 120_000);
+});
 
 test('a difference is small, nothing is told twice, and an own class begins nothing anew', async () => {
   const device = new Device(ines);

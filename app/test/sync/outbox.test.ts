@@ -211,4 +211,4 @@ async function live(all: readonly Step[]): Promise<void> {
 
 test('devices that write, lose the line and are killed end as the server has it, and nothing that was kept is lost', async () => {
   await fc.assert(fc.asyncProperty(steps, live), { numRuns: 80 });
-}, 120_000);
+});

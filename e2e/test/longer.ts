@@ -1,2 +1,0 @@
-// A browser and a server take their time on a small machine.
-jest.setTimeout(90_000);
