@@ -2,7 +2,7 @@ import type { ChangeOf } from '../src/changes/schema';
 
 const piece = {
   ...{ id: 'w', sectionId: 's', title: 'Log of the watch' },
-  ...{ assignedAt: null, dueAt: '2026-11-20T08:30:00', points: 20 },
+  ...{ assignedAt: null, dueAt: '2026-11-20T08:30:00', points: 20, studentId: null },
 };
 
 /** Every kind of change of pieces of work, and of who is who in a file about them, each with something to change. */

@@ -136,11 +136,12 @@ test('a piece is made by hand, handed in by all but two, scored by keyboard, and
   await says(page, '26 of 28 handed in');
   await tap(page, 'Scores');
   await (await page.waitForSelector('[data-testid="score-row"] input'))?.focus();
-  for (const score of ['7', '8,5', 'x', '12']) {
+  for (const score of ['7', '8,5', 'B+', '12', '-1']) {
     await page.keyboard.type(score);
     await page.keyboard.press('Enter');
   }
-  await says(page, 'No number: it is not kept');
+  await says(page, 'in words: it counts in no average');
+  await says(page, 'Below 0, or longer than 40 characters: it is not kept');
   await says(page, 'more than the 10 points; kept all the same');
   await tap(page, 'Hand back all');
   await saved(page);
@@ -150,6 +151,7 @@ test('a piece is made by hand, handed in by all but two, scored by keyboard, and
   expect(own.filter(({ status }) => status === 'handed_in')).toHaveLength(26);
   expect(own.filter(({ handedBackAt }) => handedBackAt !== null)).toHaveLength(26);
   expect(own.flatMap(({ score }) => score ?? []).sort((a, b) => a - b)).toEqual([7, 8.5, 12]);
+  expect(own.flatMap(({ written }) => written ?? [])).toEqual(['B+']);
   await tap(page, 'Take back');
   await saved(page);
   expect((await work()).handIn.filter(({ handedBackAt }) => handedBackAt !== null)).toEqual([]);

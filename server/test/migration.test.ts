@@ -13,6 +13,18 @@ const lesson = {
   endsAt: '11:30',
 };
 const at = '2026-11-16T11:00:00.000Z';
+/** A piece of one student, as it is written today. */
+const ownPiece = change('piece.own', {
+  piece: {
+    ...{ id: 'own', sectionId: 'boats', studentId: 'ann', title: 'Chart of the bay' },
+    ...{ assignedAt: null, dueAt: null, points: null },
+  },
+  handIn: {
+    ...{ status: 'handed_in', handedInAt: '2026-11-16T12:00:00' },
+    ...{ handedBackAt: null, score: null, written: null, minutes: 40 },
+  },
+  lessons: [],
+});
 const views = [
   '/api/setup',
   '/api/days/2026-11-16',
@@ -60,6 +72,7 @@ test('a database from before there were scopes is taken over, and every view ans
       }),
     ),
   ]);
+  await send(ines, [ownPiece]);
   const before = await answersOf(ines);
   await first.stop();
   const options = { type: 'better-sqlite3' as const, entities, migrations };
@@ -72,5 +85,47 @@ test('a database from before there were scopes is taken over, and every view ans
   await send(again, [
     change('term.set', { id: 'term', name: 'B', startsOn: '2026-11-02', endsOn: '2026-12-04' }),
   ]);
+  await second.stop();
+});
+
+test('what was done to a task is taken back as what was done to a piece of work', async () => {
+  const first = await startServer({ now });
+  const ines = await signedIn(first.address);
+  await makeClass(ines, 'boats', { ann: 'Ann' });
+  await send(ines, [ownPiece]);
+  await first.stop();
+  const options = { type: 'better-sqlite3' as const, entities, migrations };
+  const file = await new DataSource({ ...options, database: `${first.folder}/slate-path.db` }).initialize();
+  await file.undoLastMigration();
+  // The log as it was written then: made, then said to be done on another day.
+  const task = { title: 'Chart of the bay', sectionId: 'boats', studentId: 'ann', minutes: 40 };
+  const edit = { table: 'task', id: 'own', overruled: [] };
+  const made = { ...edit, op: 'make', before: null, beforeBy: {}, after: { ...task, doneOn: '2026-11-15' } };
+  const days = { before: { doneOn: '2026-11-15' }, after: { doneOn: '2026-11-16' } };
+  const moved = { ...edit, op: 'set', ...days, beforeBy: { doneOn: null } };
+  const write = 'UPDATE "change" SET "edits" = ? WHERE "id" = ?';
+  await file.query(write, [JSON.stringify([made, moved]), ownPiece.id]);
+  const stamp = { at, by: ownPiece.id };
+  await file.query('UPDATE "task" SET "stamps" = ?', [JSON.stringify({ '*': stamp, doneOn: stamp })]);
+  await file.destroy();
+
+  const second = await startServer({ now, folder: first.folder });
+  const again = await signedIn(second.address, '/api/sign-in');
+  const found = async () => {
+    const { work, handIn } = (await (await again.call('GET', '/api/setup')).json()) as Record<
+      string,
+      unknown[]
+    >;
+    return { work, handIn };
+  };
+  expect(await found()).toMatchObject({
+    work: [{ id: 'own', studentId: 'ann', title: 'Chart of the bay', removed: false }],
+    handIn: [{ id: 'own.ann', status: 'handed_in', handedInAt: '2026-11-16T12:00:00', minutes: 40 }],
+  });
+  await send(again, [change('undo', { changeId: ownPiece.id })]);
+  expect(await found()).toMatchObject({
+    work: [{ id: 'own', removed: true }],
+    handIn: [{ status: 'handed_in', handedInAt: '2026-11-15T12:00:00', removed: true }],
+  });
   await second.stop();
 });

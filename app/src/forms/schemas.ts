@@ -3,7 +3,6 @@ export { GuardianFields, StudentFields } from '@slate-path/core/people/changes';
 export { SectionRules, StandingFields } from '@slate-path/core/attendance/roll/changes';
 export { FocusFields, LookForFields } from '@slate-path/core/observation/tallies/changes';
 export { TopicFields } from '@slate-path/core/notes/changes';
-export { TaskFields } from '@slate-path/core/people/work/changes';
 import { z } from 'zod';
 import { Counted } from '@slate-path/core/observation/tallies/changes';
 import { recordFields } from '@slate-path/core/records/schema';

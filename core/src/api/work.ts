@@ -66,6 +66,7 @@ export const WorkFileReading = z.object({
       handedInAt: OrNull,
       handedBackAt: OrNull,
       score: z.number().nullable(),
+      written: z.string().optional(),
       share: z.number().optional(),
       line: z.int(),
     }),

@@ -12,7 +12,7 @@ import { sweepEdits } from '../observation/sweep/edits';
 import { tallyEdits } from '../observation/tallies/edits';
 import { turnEdits } from '../observation/turns/edits';
 import { watchEdits } from '../watch/edits';
-import { workEdits } from '../people/work/edits';
+import { ownWorkEdits } from '../work/own/edits';
 import { pieceEdits } from '../work/edits';
 import type { Edit } from './edit';
 import type { ChangeOf, KindName } from './schema';
@@ -26,7 +26,7 @@ const editsByKind = {
   ...messageEdits,
   ...participantEdits,
   ...checkInEdits,
-  ...workEdits,
+  ...ownWorkEdits,
   ...pieceEdits,
   ...tallyEdits,
   ...circleEdits,

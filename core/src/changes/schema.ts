@@ -14,7 +14,7 @@ import { sweepChanges } from '../observation/sweep/changes';
 import { tallyChanges } from '../observation/tallies/changes';
 import { turnChanges } from '../observation/turns/changes';
 import { watchChanges } from '../watch/changes';
-import { workChanges } from '../people/work/changes';
+import { ownWorkChanges } from '../work/own/changes';
 import { pieceChanges } from '../work/changes';
 import type { ChangeKind, PayloadOf } from './kind';
 
@@ -27,7 +27,7 @@ export const changeKinds = {
   ...messageChanges,
   ...participantChanges,
   ...checkInChanges,
-  ...workChanges,
+  ...ownWorkChanges,
   ...pieceChanges,
   ...tallyChanges,
   ...circleChanges,

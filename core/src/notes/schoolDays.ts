@@ -1,5 +1,6 @@
-import { dayOffOn, isWholeDay, lessonsBetween, termOn, type Calendar } from '../calendar/lessons';
-import { addDays, weekdayOf } from '../calendar/localTime';
+import { isWholeDay, lessonsBetween, termOn, type Calendar } from '../calendar/lessons';
+import { addDays } from '../calendar/localTime';
+import { schoolDaysOf } from '../calendar/schoolDays';
 import type { Lesson } from '../records/schema';
 
 /** What dates in notes are read by. */
@@ -25,8 +26,7 @@ export const anyDays: SchoolDays = {
 const farthest = 400;
 
 /**
- * The school's calendar for reading notes: a school day lies in a term, from Monday to Friday or on a
- * weekday on which something meets, and is not off.
+ * The school's calendar for reading notes.
  * @param now local date and time @param sectionId the class in hand, if any
  */
 export function schoolDays(
@@ -34,13 +34,8 @@ export function schoolDays(
   now: { date: string; time: string },
   sectionId: string | null,
 ): SchoolDays {
-  const { terms, daysOff, meetings } = calendar;
-  const weekdays = new Set(meetings.filter(({ removed }) => !removed).map(({ weekday }) => weekday));
-  const isSchoolDay = (date: string) => {
-    if (dayOffOn(date, daysOff)) return false;
-    const usual = weekdayOf(date) <= 5 || weekdays.has(weekdayOf(date));
-    return usual && (terms.length === 0 || termOn(date, terms) !== undefined);
-  };
+  const { terms, daysOff } = calendar;
+  const isSchoolDay = schoolDaysOf(calendar);
   let ahead: Lesson[] | null = null;
   const lessonsAhead = () =>
     (ahead ??= lessonsBetween(calendar, now.date, addDays(now.date, 60)).filter(

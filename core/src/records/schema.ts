@@ -146,14 +146,6 @@ export const recordFields = {
     comment: z.string().max(500),
     device: z.string().max(64),
   }),
-  // A piece of work of one student, as a home educator notes it; done on a day, or not yet.
-  task: z.object({
-    sectionId: Id,
-    studentId: Id,
-    title: z.string().trim().min(1, 'What is the work?').max(120, 'At most 120 characters'),
-    doneOn: LocalDate.nullable(),
-    minutes: z.int().min(0).max(1440, 'At most the minutes of a day').nullable(),
-  }),
   // Something watched for in lessons. Removed is retired: it is offered no more, its tallies stay.
   lookFor: z.object({
     name: z.string().trim().min(1, 'What is looked for?').max(40, 'At most 40 characters'),
@@ -270,7 +262,6 @@ export type Standing = RecordOf<'standing'>;
 export type Lesson = RecordOf<'lesson'>;
 export type Mark = RecordOf<'mark'>;
 export type Message = RecordOf<'message'>;
-export type Task = RecordOf<'task'>;
 export type CheckIn = RecordOf<'checkIn'>;
 export type OtherCheckIn = RecordOf<'otherCheckIn'>;
 export type CheckInSetting = RecordOf<'checkInSetting'>;

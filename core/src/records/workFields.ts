@@ -11,6 +11,8 @@ export const workFields = {
     assignedAt: LocalMoment.nullable(),
     dueAt: LocalMoment.nullable(),
     points: z.number().nullable(),
+    /** Whose own it is; null is everybody's in the class. */
+    studentId: Id.nullable().default(null),
   }),
   // One student's part of a piece of work; its id is made of both.
   handIn: z.object({
@@ -20,6 +22,10 @@ export const workFields = {
     handedInAt: LocalMoment.nullable(),
     handedBackAt: LocalMoment.nullable(),
     score: z.number().nullable(),
+    /** A score in letters or words, as it was written; it counts nowhere. */
+    written: z.string().trim().min(1).max(40, 'At most 40 characters').nullable().default(null),
+    /** How long it took, where somebody noted it. */
+    minutes: z.int().min(0).max(1440, 'At most the minutes of a day').nullable().default(null),
   }),
   activity: z.object({
     sectionId: Id.nullable(),

@@ -36,7 +36,6 @@ const hangsOn: Partial<Record<TableName, readonly (readonly [field: string, tabl
   mark: [['lessonId', 'lesson']],
   checkIn: [['lessonId', 'lesson']],
   otherCheckIn: [['lessonId', 'lesson']],
-  task: [['sectionId', 'section']],
   tallying: [['lessonId', 'lesson']],
   circle: [['sectionId', 'section']],
   circleMember: [['circleId', 'circle']],

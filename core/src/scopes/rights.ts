@@ -53,7 +53,6 @@ export const rights: Record<TableName, Right> = {
   mark: recorded,
   checkIn: recorded,
   otherCheckIn: recorded,
-  task: recorded,
   tallying: recorded,
   circle: recorded,
   circleMember: recorded,

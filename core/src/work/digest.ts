@@ -3,12 +3,13 @@ import type { HandIn, Work } from '../records/schema';
 import { mean } from '../statistics/mean';
 import { median } from '../statistics/median';
 import { Enrolled, type Membership } from './enrolled';
-import { feedbackDays, isWaiting } from './feedback';
+import { feedbackDays, feedbackSchoolDays, isWaiting } from './feedback';
 import { countStatuses, statusOf, type PieceCounts, type PieceStatus } from './pieceStatus';
 import type { ActivityDay } from './rollUp';
 import { knownScore, scorePercent, weightedPercent } from './scores';
 
-export type Piece = Pick<Work, 'id' | 'title' | 'assignedAt' | 'dueAt' | 'points'>;
+export type Piece = Pick<Work, 'id' | 'title' | 'assignedAt' | 'dueAt' | 'points'> &
+  Partial<Pick<Work, 'studentId'>>;
 export type Handed = Pick<
   HandIn,
   'workId' | 'studentId' | 'status' | 'handedInAt' | 'handedBackAt' | 'score'
@@ -32,6 +33,8 @@ export interface DigestRange {
   /** IANA name of the school's zone. */
   zone: string;
   graceMinutes?: number;
+  /** Where it is known on which days there is school. */
+  isSchoolDay?: (date: string) => boolean;
 }
 
 export interface StudentDigest extends PieceCounts {
@@ -51,6 +54,8 @@ export interface PieceDigest extends PieceCounts {
   workId: string;
   waiting: number;
   feedbackDaysMedian: number | null;
+  /** Null too where the school days are not known. */
+  feedbackSchoolDaysMedian: number | null;
   percentMedian: number | null;
 }
 
@@ -63,6 +68,7 @@ export interface ClassDigest extends PieceCounts {
   pieces: number;
   waiting: number;
   feedbackDaysMedian: number | null;
+  feedbackSchoolDaysMedian: number | null;
   feedbackDaysMean: number | null;
   percentMean: number | null;
 }
@@ -83,12 +89,16 @@ interface Part {
 
 const keyOf = (workId: string, studentId: string) => JSON.stringify([workId, studentId]);
 
-/** Every piece that is due in the range, for each student who is in the class on that day. */
+/** Is a piece set for a student: their own, or one of everybody in the class? */
+export const isFor = ({ studentId = null }: Partial<Pick<Work, 'studentId'>>, whom: string): boolean =>
+  studentId === null || studentId === whom;
+
+/** Every piece that is due in the range, for each student who is in the class on that day and for whom it is. */
 function partsOf(rows: DigestRows, enrolled: Enrolled, range: DigestRange): Part[] {
   const handed = new Map(rows.handIns.map((row) => [keyOf(row.workId, row.studentId), row]));
   return dueIn(rows.work, range).flatMap((piece) =>
     enrolled.studentIds
-      .filter((studentId) => enrolled.isIn(studentId, (piece.dueAt ?? '').slice(0, 10)))
+      .filter((id) => isFor(piece, id) && enrolled.isIn(id, (piece.dueAt ?? '').slice(0, 10)))
       .map((studentId) => {
         const found = handed.get(keyOf(piece.id, studentId));
         const status = statusOf(piece.dueAt, found, range.asOf, range.graceMinutes);
@@ -147,11 +157,17 @@ function studentDigest(
   };
 }
 
+/** What one student does alone is done when it is finished: nobody hands it back. */
 const waitingIn = (parts: readonly Part[], asOf: string) =>
-  parts.filter(({ handed }) => handed && isWaiting(handed, asOf)).length;
+  parts.filter(({ piece, handed }) => !piece.studentId && handed && isWaiting(handed, asOf)).length;
 
 const feedbackIn = (parts: readonly Part[], { asOf, zone }: DigestRange) =>
   parts.flatMap(({ handed }) => (handed ? (feedbackDays(handed, asOf, zone) ?? []) : []));
+
+const schoolDaysIn = (parts: readonly Part[], { asOf, isSchoolDay }: DigestRange) =>
+  isSchoolDay === undefined
+    ? []
+    : parts.flatMap(({ handed }) => (handed ? (feedbackSchoolDays(handed, asOf, isSchoolDay) ?? []) : []));
 
 function pieceDigest(piece: Piece, parts: readonly Part[], range: DigestRange): PieceDigest {
   const percents = parts.flatMap(({ handed }) =>
@@ -162,6 +178,7 @@ function pieceDigest(piece: Piece, parts: readonly Part[], range: DigestRange): 
     ...countStatuses(parts.map(({ status }) => status)),
     waiting: waitingIn(parts, range.asOf),
     feedbackDaysMedian: median(feedbackIn(parts, range)),
+    feedbackSchoolDaysMedian: median(schoolDaysIn(parts, range)),
     percentMedian: median(percents),
   };
 }
@@ -180,6 +197,7 @@ function classDigest(
     ...countStatuses(parts.map(({ status }) => status)),
     waiting: waitingIn(parts, range.asOf),
     feedbackDaysMedian: median(feedback),
+    feedbackSchoolDaysMedian: median(schoolDaysIn(parts, range)),
     feedbackDaysMean: mean(feedback),
     percentMean: mean(students.flatMap(({ percent }) => percent ?? [])),
   };

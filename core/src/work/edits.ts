@@ -3,7 +3,7 @@ import type { Edit, EditsByKind } from '../changes/edit';
 import type { HandInToSet, pieceChanges, PieceToSet } from './changes';
 import { handInId } from './handInId';
 
-function setPiece({ id, ...values }: z.output<typeof PieceToSet>): Edit[] {
+export function setPiece({ id, ...values }: z.output<typeof PieceToSet>): Edit[] {
   return [
     { op: 'make', table: 'work', id, values },
     { op: 'set', table: 'work', id, values },
@@ -11,11 +11,12 @@ function setPiece({ id, ...values }: z.output<typeof PieceToSet>): Edit[] {
 }
 
 /** Without a status nothing is known of a student's part: it is taken out. */
-function setHandIn(workId: string, { studentId, status, ...rest }: HandInToSet): Edit[] {
+export function setHandIn(workId: string, { studentId, status, ...rest }: HandInToSet): Edit[] {
   const id = handInId(workId, studentId);
   const values = status === null ? { removed: true } : { status, ...rest };
+  const made = { written: null, minutes: null, workId, studentId, status: status ?? 'missing', ...rest };
   return [
-    { op: 'make', table: 'handIn', id, values: { workId, studentId, status: status ?? 'missing', ...rest } },
+    { op: 'make', table: 'handIn', id, values: made },
     { op: 'set', table: 'handIn', id, values },
   ];
 }

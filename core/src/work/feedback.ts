@@ -1,3 +1,4 @@
+import { datesBetween } from '../calendar/localTime';
 import { instantOfLocal } from '../keeping/archive/localSeconds';
 import { isHandedBack, isHandedIn, type HandInFacts } from './pieceStatus';
 import { wholeMoment } from './wholeMoment';
@@ -24,14 +25,15 @@ export function feedbackDays(handIn: HandInFacts, asOf: string, zone: string): n
 
 /**
  * The same in school days: how many days with school lie after the day on which it was handed in, up to the day on
- * which it was handed back; handed back on the same day is none.
- * @param isSchoolDay of a date @param datesBetween days from one to another, both count
+ * which it was handed back; handed back on the same day is none. @param isSchoolDay of a date
  */
 export function feedbackSchoolDays(
-  { handedInAt, handedBackAt }: HandInFacts,
-  datesBetween: (from: string, to: string) => string[],
+  handIn: HandInFacts,
+  asOf: string,
   isSchoolDay: (date: string) => boolean,
 ): number | null {
+  const { handedInAt, handedBackAt } = handIn;
   if (handedInAt === null || handedBackAt === null || handedBackAt < handedInAt) return null;
+  if (!isHandedIn(handIn, asOf) || !isHandedBack(handIn, asOf)) return null;
   return datesBetween(handedInAt.slice(0, 10), handedBackAt.slice(0, 10)).slice(1).filter(isSchoolDay).length;
 }

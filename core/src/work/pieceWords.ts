@@ -17,15 +17,24 @@ export const statusWords: Record<PieceStatus, string> = {
 export const dueWords = ({ dueAt }: Pick<Piece, 'dueAt'>): string =>
   dueAt === null ? 'no day' : `due ${format(parseISO(dueAt), 'EEE d MMM, HH:mm')}`;
 
+/** How long it took to hand it back: elapsed days, and where they are known how many of them had school. */
+function backWords(digest: Pick<PieceDigest, 'feedbackDaysMedian' | 'feedbackSchoolDaysMedian'>): string {
+  const { feedbackDaysMedian: days, feedbackSchoolDaysMedian: ofSchool } = digest;
+  if (days === null) return '';
+  if (days < 1) return 'handed back after less than a day';
+  const school = ofSchool === null ? '' : `, ${many(Math.round(ofSchool), 'school day')}`;
+  return `handed back after ${many(Math.round(days), 'day')}${school}`;
+}
+
 /** Said of a piece of work and of how it came: when it was due and handed back, and how many stand how. */
 export function pieceWords(
   piece: Pick<Piece, 'dueAt'>,
   digest: Omit<PieceDigest, 'workId'>,
 ): { when: string; came: string } {
-  const { feedbackDaysMedian: back, waiting, percentMedian } = digest;
+  const { waiting, percentMedian } = digest;
   const when = [
     dueWords(piece),
-    back === null ? '' : `handed back after ${back < 1 ? 'less than a day' : many(Math.round(back), 'day')}`,
+    backWords(digest),
     waiting > 0 ? `${waiting} ${waiting === 1 ? 'waits' : 'wait'} for you` : '',
   ];
   const counts = (['on_time', 'late', 'missing', 'excused', 'not_due', 'unknown'] as const)

@@ -57,6 +57,7 @@ function summary({ className, rows, range }: WorkOfClass): TableCell[][] {
     ['Waits to be handed back', all.waiting],
     ['Days until it was handed back, median', rounded(all.feedbackDaysMedian)],
     ['Days until it was handed back, mean', rounded(all.feedbackDaysMean)],
+    ['School days until it was handed back, median', rounded(all.feedbackSchoolDaysMedian)],
     ['Percent, mean of the students', rounded(all.percentMean)],
   ];
 }
@@ -106,6 +107,7 @@ function pieces({ rows, range }: WorkOfClass): TableCell[][] {
     ...statusTitles,
     'Waits',
     'Days until handed back, median',
+    'School days until handed back, median',
     'Percent, median',
   ];
   return [
@@ -119,6 +121,7 @@ function pieces({ rows, range }: WorkOfClass): TableCell[][] {
         ...[line.on_time, line.late, line.missing, line.excused, line.not_due, line.unknown],
         line.waiting,
         rounded(line.feedbackDaysMedian),
+        rounded(line.feedbackSchoolDaysMedian),
         rounded(line.percentMedian),
       ];
     }),
@@ -167,6 +170,10 @@ function definitions({ range: { zone, asOf, graceMinutes = 0 } }: WorkOfClass): 
     [
       'Days until handed back',
       'Elapsed time in days of 24 hours; of an even number the median is the mean of the two in the middle.',
+    ],
+    [
+      'School days until handed back',
+      'Days with school after the day on which it was handed in, up to the day on which it was handed back; on the same day it is none. A day with school lies in a term, from Monday to Friday or on a weekday on which a class meets, and is not off.',
     ],
     [
       'Percent of a student',

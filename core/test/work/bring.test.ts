@@ -78,9 +78,10 @@ test('a grade book: points possible, averages, words in cells, percents', async 
     'Odd Berg | Essay | handed_in |  | 60',
   ]);
   expect(book.told.map(({ line, reason }) => `${line}: ${reason}`)).toEqual([
-    '6: Log 2: “B+” is no number; kept as handed in, without a score',
+    '6: Log 2: scores in letters or words, as “B+”, are kept as written and count in no average',
     '6: Essay: 60 is more than the 50 points; kept all the same',
   ]);
+  expect(book.handIns.flatMap(({ written }) => written ?? [])).toEqual(['B+']);
   expect(book.leftOut).toEqual([{ line: 7, reason: 'it is about the class' }]);
 });
 

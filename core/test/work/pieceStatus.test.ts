@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { feedbackDays, feedbackSchoolDays, isWaiting } from '../../src/work/feedback';
 import { statusOf, type HandInFacts, type PieceStatus } from '../../src/work/pieceStatus';
 import { knownScore, scorePercent, weightedPercent } from '../../src/work/scores';
-import { datesBetween } from '../../src/calendar/localTime';
+import { schoolDaysOf } from '../../src/calendar/schoolDays';
 
 const due = '2026-11-20T08:30:00';
 const handed = (facts: Partial<HandInFacts>): HandInFacts => ({
@@ -91,11 +91,12 @@ test('feedback takes as long as it took, also in the night in which the clocks c
 });
 
 test('in school days a weekend does not count', () => {
-  const isSchoolDay = (date: string) => ![0, 6].includes(new Date(`${date}T00:00:00Z`).getUTCDay());
+  const isSchoolDay = schoolDaysOf({ terms: [], daysOff: [], meetings: [] });
   const took = (from: string, to: string) =>
-    feedbackSchoolDays(handed({ handedInAt: from, handedBackAt: to }), datesBetween, isSchoolDay);
-  // Friday to Monday, to the same Friday, Friday to Saturday.
-  expect(took('2026-11-20T08:00:00', '2026-11-23T08:00:00')).toBe(1);
+    feedbackSchoolDays(handed({ handedInAt: from, handedBackAt: to }), '2026-11-22T23:59:59', isSchoolDay);
+  // Friday to Monday, known by then or not yet; to the same Friday, Friday to Saturday.
+  expect(took('2026-11-13T08:00:00', '2026-11-16T08:00:00')).toBe(1);
+  expect(took('2026-11-20T08:00:00', '2026-11-23T08:00:00')).toBeNull();
   expect(took('2026-11-20T08:00:00', '2026-11-20T16:00:00')).toBe(0);
   expect(took('2026-11-20T08:00:00', '2026-11-21T08:00:00')).toBe(0);
 });

@@ -169,6 +169,7 @@ test('a file beside what is there: new, changed, the same; what it does not say 
     assignedAt: null,
     dueAt: '2026-11-20T08:30:00',
     points: 20,
+    studentId: null,
     removed: false,
   };
   const before = {
@@ -178,7 +179,7 @@ test('a file beside what is there: new, changed, the same; what it does not say 
     status: 'handed_in' as const,
     handedInAt: '2026-11-19T10:00:00',
     handedBackAt: null,
-    score: 12,
+    ...{ score: 12, written: null, minutes: null },
     removed: false,
   };
   const here = {
@@ -190,10 +191,9 @@ test('a file beside what is there: new, changed, the same; what it does not say 
     ]),
     newId: () => 'new',
   };
+  const { sectionId: _section, removed: _removed, ...planned } = work;
   const plan = planBring(read, here);
-  expect(plan.pieces).toEqual([
-    { id: 'w', title: 'Log 1', assignedAt: null, dueAt: '2026-11-20T08:30:00', points: 20, fate: 'same' },
-  ]);
+  expect(plan.pieces).toEqual([{ ...planned, fate: 'same' }]);
   expect(
     plan.handIns.map(({ studentId, fate, handedInAt, score }) => [studentId, fate, handedInAt, score]),
   ).toEqual([
@@ -202,6 +202,18 @@ test('a file beside what is there: new, changed, the same; what it does not say 
   ]);
   const again = planBring(read, { ...here, handIns: { 'w.a': { ...before, score: 15 } } });
   expect(again.handIns[0]?.fate).toBe('same');
+  // A score in letters takes the place of a number, and the other way round; without either both stay.
+  const lettered = (changed: object, kept: object) => {
+    const handIns = { 'w.a': { ...before, ...kept } };
+    const [planned] = planBring(
+      { ...read, handIns: [{ ...read.handIns[0]!, ...changed }] },
+      { ...here, handIns },
+    ).handIns;
+    return [planned?.score, planned?.written, planned?.fate];
+  };
+  expect(lettered({ score: null, written: 'B+' }, {})).toEqual([null, 'B+', 'changed']);
+  expect(lettered({ score: 15 }, { score: null, written: 'B+' })).toEqual([15, null, 'changed']);
+  expect(lettered({ score: null }, { score: null, written: 'B+' })).toEqual([null, 'B+', 'same']);
   const another = { title: 'Of another class', assignedAt: null, dueAt: null, points: null };
   const ofNobody = { person: 2, piece: 1, status: 'missing' as const, handedInAt: null, handedBackAt: null };
   const two = {

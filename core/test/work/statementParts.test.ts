@@ -41,14 +41,14 @@ test('what statements say of pieces of work: first handed in, last score', () =>
 });
 
 test('only pieces that the class has; a share is of their points; a first hand-in stays the first', () => {
-  const piece = { sectionId: 's', assignedAt: null, dueAt: null, removed: false };
+  const piece = { sectionId: 's', assignedAt: null, dueAt: null, removed: false, studentId: null };
   const work = [
     { id: 'w1', title: 'log', points: 20, ...piece },
     { id: 'w2', title: 'Quiz', points: null, ...piece },
   ];
   const known = {
     ...{ id: 'w1.mei', workId: 'w1', studentId: 'mei', removed: false, status: 'handed_in' as const },
-    ...{ handedInAt: '2026-11-17T08:00:00', handedBackAt: null, score: null },
+    ...{ handedInAt: '2026-11-17T08:00:00', handedBackAt: null, score: null, written: null, minutes: null },
   };
   const students = new Map([[0, 'mei']]);
   const plan = planBring(reading, { work, handIns: { 'w1.mei': known }, students, newId: (title) => title });

@@ -120,13 +120,6 @@ export const ownColumns: Record<TableName, Columns> = {
     comment: text,
     device: text,
   },
-  task: {
-    sectionId: text,
-    studentId: text,
-    title: text,
-    doneOn: nullableText,
-    minutes: { type: 'integer', nullable: true },
-  },
   lookFor: {
     name: text,
     tone: text,
@@ -227,6 +220,7 @@ export const ownColumns: Record<TableName, Columns> = {
     assignedAt: nullableText,
     dueAt: nullableText,
     points: { type: 'real', nullable: true },
+    studentId: nullableText,
   },
   handIn: {
     workId: text,
@@ -235,6 +229,8 @@ export const ownColumns: Record<TableName, Columns> = {
     handedInAt: nullableText,
     handedBackAt: nullableText,
     score: { type: 'real', nullable: true },
+    written: nullableText,
+    minutes: { type: 'integer', nullable: true },
   },
   activity: {
     sectionId: nullableText,
@@ -266,7 +262,6 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   checkInSetting: [['sectionId']],
   checkIn: [['lessonId', 'removed', 'studentId', 'weather'], ['studentId']],
   otherCheckIn: [['lessonId'], ['studentId']],
-  task: [['sectionId'], ['studentId']],
   tallying: [['lessonId']],
   tally: [['lessonId', 'removed', 'studentId', 'lookForId', 'amount'], ['studentId']],
   countComment: [['sectionId']],
@@ -284,7 +279,7 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   quiet: [['studentId']],
   watchSetting: [['sectionId']],
   pathSummary: [['studentId']],
-  work: [['sectionId']],
+  work: [['sectionId'], ['studentId']],
   handIn: [['workId'], ['studentId']],
   activity: [['studentId', 'at']],
   nod: [['studentId']],

@@ -79,6 +79,9 @@ export interface ChangeLine {
 /** A column that came later: SQLite wants a value for the rows that were there. */
 const added = { ...text, default: '' };
 
+/** Columns that came later and point at another table. */
+const pointersAdded = new Set(['work.studentId']);
+
 function recordEntity(table: TableName): EntitySchema<Row> {
   const pointers = references[table] ?? {};
   return new EntitySchema<Row>({
@@ -96,7 +99,7 @@ function recordEntity(table: TableName): EntitySchema<Row> {
       { target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] },
       // SQLite cannot add a constraint to a table that is there; the one door checks these itself.
       ...Object.entries(pointers)
-        .filter(([, target]) => target !== table)
+        .filter(([field, target]) => target !== table && !pointersAdded.has(`${table}.${field}`))
         .map(([field, target]) => ({
           target,
           columnNames: [field],

@@ -24,6 +24,7 @@ import { PathGrants1765400000000 } from './migrations/1765400000000-PathGrants';
 import { TimetableParts1765500000000 } from './migrations/1765500000000-TimetableParts';
 import { ActivityDays1765600000000 } from './migrations/1765600000000-ActivityDays';
 import { Feeds1765700000000 } from './migrations/1765700000000-Feeds';
+import { OwnWork1765800000000 } from './migrations/1765800000000-OwnWork';
 import { holdFolder, type LetGo } from './hold';
 import { DatabaseError, diskTrouble, reasonOf } from './problems';
 import { finishRestore } from './restore';
@@ -53,6 +54,7 @@ export const migrations = [
   TimetableParts1765500000000,
   ActivityDays1765600000000,
   Feeds1765700000000,
+  OwnWork1765800000000,
 ];
 
 /**

@@ -14,7 +14,16 @@ export interface Cursor {
   at: [table: number, rowid: number] | null;
 }
 
-const Packed = z.tuple([z.int(), z.string(), z.string(), z.string(), z.tuple([z.int(), z.int()]).nullable()]);
+/** Another number makes every device ask for all of it: records are of other tables than before. */
+const form = 2;
+const Packed = z.tuple([
+  z.literal(form),
+  z.int(),
+  z.string(),
+  z.string(),
+  z.string(),
+  z.tuple([z.int(), z.int()]).nullable(),
+]);
 
 const wordLength = 6;
 
@@ -24,7 +33,9 @@ export function wordFor(text: string): string {
 }
 
 export function packCursor({ seq, changeId, forgets, scopes, at }: Cursor): string {
-  return Buffer.from(JSON.stringify([seq, changeId, forgets, scopes.join(''), at])).toString('base64url');
+  return Buffer.from(JSON.stringify([form, seq, changeId, forgets, scopes.join(''), at])).toString(
+    'base64url',
+  );
 }
 
 /** @returns null for what is none of ours */
@@ -33,7 +44,7 @@ export function unpackCursor(packed: string | undefined): Cursor | null {
   try {
     const found = Packed.safeParse(JSON.parse(Buffer.from(packed, 'base64url').toString()));
     if (!found.success) return null;
-    const [seq, changeId, forgets, words, at] = found.data;
+    const [, seq, changeId, forgets, words, at] = found.data;
     const scopes = words.match(new RegExp(`.{${wordLength}}`, 'g')) ?? [];
     return { seq, changeId, forgets, scopes: [...scopes], at };
   } catch {

@@ -15,6 +15,8 @@ const lately = '(SELECT "id" FROM "lesson" WHERE "date" >= :since)';
 const notesHere =
   '("note"."at" >= :since OR "note"."id" IN (SELECT "noteId" FROM "followUp" WHERE "outcome" = \'open\'))';
 const ofNotes = `"noteId" IN (SELECT "id" FROM "note" WHERE ${notesHere})`;
+/** Pieces of one student: their days are counted on the device. */
+const ownWork = '"studentId" IS NOT NULL';
 const inLessons = `"lessonId" IN ${lately}`;
 
 /** What a device holds, table by table: all of it, or what a condition says. */
@@ -31,7 +33,6 @@ const held: readonly (readonly [table: TableName, where: string | null])[] = [
   ['lesson', null],
   ['participantAnswer', null],
   ['checkInSetting', null],
-  ['task', null],
   ['lookFor', null],
   ['focus', null],
   ['studentGroup', null],
@@ -47,6 +48,8 @@ const held: readonly (readonly [table: TableName, where: string | null])[] = [
   ['tallying', inLessons],
   ['tally', inLessons],
   ['turn', inLessons],
+  ['work', ownWork],
+  ['handIn', `"workId" IN (SELECT "id" FROM "work" WHERE ${ownWork})`],
   // Those left open too: whoever opens the next lesson is asked.
   ['circle', `("endedAt" IS NULL OR ${inLessons})`],
   ['circleMember', `"circleId" IN (SELECT "id" FROM "circle" WHERE "endedAt" IS NULL OR ${inLessons})`],

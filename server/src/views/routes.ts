@@ -1,8 +1,9 @@
-import { Between, In, IsNull } from '../database/conditions';
+import { Between, In, IsNull, Not } from '../database/conditions';
 import { monthSpan } from '@slate-path/core/calendar/localTime';
 import { type Lesson, type Seating } from '@slate-path/core/records/schema';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { lastDay, seatingOn } from '@slate-path/core/people/room/seatings';
+import type { OpenDatabase } from '../database/open';
 import { ChangeEntity } from '../database/entities';
 import { readerOf, route } from '../http/route';
 import type { Services } from '../services';
@@ -30,6 +31,12 @@ function lastSeatings(seatings: readonly Seating[]): Seating[] {
   return [...last, ...seatings.filter(({ removed }) => removed)];
 }
 
+/** Pieces of one student, with how they came. */
+async function ownWork(from: OpenDatabase['read'], teacherId: string) {
+  const work = await load(from, 'work', teacherId, { studentId: Not(IsNull()) });
+  return { work, handIn: await load(from, 'handIn', teacherId, { workId: In(work.map(({ id }) => id)) }) };
+}
+
 export const viewRoutes = [
   route('setup', {
     allow: 'member',
@@ -49,7 +56,7 @@ export const viewRoutes = [
         lesson: await load(from, 'lesson', teacherId),
         participantAnswer: await load(from, 'participantAnswer', teacherId),
         checkInSetting: await load(from, 'checkInSetting', teacherId),
-        task: await load(from, 'task', teacherId),
+        ...(await ownWork(from, teacherId)),
         lookFor: await load(from, 'lookFor', teacherId),
         focus: await load(from, 'focus', teacherId),
         studentGroup: await load(from, 'studentGroup', teacherId),

@@ -34,8 +34,8 @@ const notesHere = `SELECT ${noteColumns} FROM "note" WHERE ${alsoReadable('note'
 const statements = {
   students: `SELECT "id", "givenName" AS given_name, "familyName" AS family_name, "called" FROM "student" WHERE ${notRemoved} AND "id" IN (SELECT "studentId" FROM "enrolment" WHERE "sectionId" = ?)`,
   enrolments: `SELECT "sectionId" AS section_id, "studentId" AS student_id, "startsOn" AS starts_on, "endsOn" AS ends_on FROM "enrolment" WHERE ${ofSection}`,
-  work: `SELECT "id", "sectionId" AS section_id, "title", "assignedAt" AS assigned_at, "dueAt" AS due_at, "points" FROM "work" WHERE ${ofSection}`,
-  hand_ins: `SELECT "workId" AS work_id, "studentId" AS student_id, "status", "handedInAt" AS handed_in_at, "handedBackAt" AS handed_back_at, "score" FROM "handIn" WHERE ${notRemoved} AND "workId" IN (SELECT "id" FROM "work" WHERE "sectionId" = ?)`,
+  work: `SELECT "id", "sectionId" AS section_id, "title", "assignedAt" AS assigned_at, "dueAt" AS due_at, "points" FROM "work" WHERE ${ofSection} AND "studentId" IS NULL`,
+  hand_ins: `SELECT "workId" AS work_id, "studentId" AS student_id, "status", "handedInAt" AS handed_in_at, "handedBackAt" AS handed_back_at, "score" FROM "handIn" WHERE ${notRemoved} AND "workId" IN (SELECT "id" FROM "work" WHERE "sectionId" = ? AND "studentId" IS NULL)`,
 } as const satisfies Partial<Record<Exclude<StreamTable, LessonTable>, string>>;
 
 /** The class, where the teacher may read it: without it there is nothing to observe. */

@@ -1,5 +1,6 @@
 import { localSeconds } from '@slate-path/core/keeping/archive/localSeconds';
 import { addDays } from '@slate-path/core/calendar/localTime';
+import { schoolDaysOf } from '@slate-path/core/calendar/schoolDays';
 import { writeCsv } from '@slate-path/core/formats/csv';
 import type { NameOrder } from '@slate-path/core/people/names';
 import { besideUsual, daysForUsual, usualWords } from '@slate-path/core/work/besideUsual';
@@ -46,10 +47,15 @@ function readWork({ file, teacherId, sectionId, from, to, now, order }: WorkFile
       [sectionId],
     );
     const activity = reader.rows<ActivityDay>(daysOfClass, [sectionId, from, to]);
+    const isSchoolDay = schoolDaysOf({
+      terms: reader.seenBy(teacherId, 'term', 'NOT "removed"'),
+      daysOff: reader.seenBy(teacherId, 'dayOff', 'NOT "removed"'),
+      meetings: reader.seenBy(teacherId, 'meeting', 'NOT "removed"'),
+    });
     return {
       className: section?.name ?? '',
       rows: { enrolments, work, handIns, activity },
-      range: { from, to, asOf: localSeconds(new Date(now).toISOString(), zone), zone },
+      range: { from, to, asOf: localSeconds(new Date(now).toISOString(), zone), zone, isSchoolDay },
       students: reader.all('student', `NOT "removed" AND ${ofClass}`, [sectionId]),
       order,
     };

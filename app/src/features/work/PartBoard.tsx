@@ -16,8 +16,8 @@ const tileHeight = 50;
 const sign = 14;
 
 /** What stands on a tile beside the sign: quiet where all is as it should be. */
-function wordsOf({ status, score, waits }: Part): string {
-  if (score !== null) return String(score);
+function wordsOf({ status, score, written, waits }: Part): string {
+  if (score !== null || written !== null) return String(score ?? written);
   if (waits) return status === 'late' ? 'late' : '';
   if (status === 'on_time') return 'back';
   return status === 'unknown' || status === 'not_due' ? '' : statusWords[status];
@@ -46,7 +46,7 @@ export function PartBoard({ parts, onTap }: { parts: readonly Part[]; onTap: (pa
                 key={part.student.id}
                 testID="part-tile"
                 name={`${displayName(part.student)}: ${statusWords[part.status]}${part.waits ? ', waits for you' : ''}${
-                  part.score === null ? '' : `, ${part.score}`
+                  part.score === null && part.written === null ? '' : `, ${part.score ?? part.written}`
                 }`}
                 onTap={() => {
                   onTap(part);

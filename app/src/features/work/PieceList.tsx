@@ -1,10 +1,12 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { displayName } from '@slate-path/core/people/names';
 import type { Work } from '@slate-path/core/records/schema';
 import type { PieceDigest } from '@slate-path/core/work/digest';
 import { pieceWords } from '@slate-path/core/work/pieceWords';
 import { TapArea } from '../../parts/TapArea';
 import { Words } from '../../parts/Words';
+import { useRecords } from '../../sync/useRecords';
 import { usePalette } from '../../theme/theme';
 import { rowHeight, space } from '../../theme/tokens';
 import { PieceBar } from './PieceBar';
@@ -14,24 +16,34 @@ interface PieceListProps {
   pieces: readonly { work: Work; digest: Omit<PieceDigest, 'workId'> }[];
 }
 
-/** Pieces of work, each with how it came; opens the piece. */
+/** Pieces of work, each with how it came; opens the piece, or what its one student has. */
 export function PieceList({ sectionId, pieces }: PieceListProps) {
   const palette = usePalette();
   const router = useRouter();
+  const students = useRecords(({ current }) => current.student);
   return (
     <View>
       {pieces.map(({ work, digest }) => {
-        const { when, came } = pieceWords(work, digest);
+        const { when: due, came } = pieceWords(work, digest);
+        const { studentId } = work;
+        const own = studentId === null ? undefined : students[studentId];
+        const when = [own ? displayName(own) : '', due].filter(Boolean).join(' · ');
         return (
           <TapArea
             key={work.id}
             testID="piece-row"
             name={`${work.title}, ${when}: ${came}. Open it.`}
             onTap={() => {
-              router.push({
-                pathname: '/classes/[sectionId]/pieces/[workId]',
-                params: { sectionId, workId: work.id },
-              });
+              if (studentId === null)
+                router.push({
+                  pathname: '/classes/[sectionId]/pieces/[workId]',
+                  params: { sectionId, workId: work.id },
+                });
+              else
+                router.push({
+                  pathname: '/classes/[sectionId]/pieces',
+                  params: { sectionId, of: studentId },
+                });
             }}
             style={{
               minHeight: rowHeight,

@@ -1,10 +1,9 @@
-import { useLocalSearchParams, useRouter } from 'expo-router';
+import { Redirect, useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { many } from '@slate-path/core/words/many';
 import { dueWords, pieceWords } from '@slate-path/core/work/pieceWords';
 import { Empty } from '../../parts/Empty';
-import { lazily } from '../../parts/lazily';
 import { Page } from '../../parts/Page';
 import { choicePhrase, Sentence } from '../../parts/Sentence';
 import { Words } from '../../parts/Words';
@@ -14,12 +13,11 @@ import { TakeBack } from '../../sync/TakeBack';
 import { useSectionName } from '../../sync/sections';
 import { useWide } from '../../theme/theme';
 import { PartBoard } from './PartBoard';
+import { PieceForm } from './PieceForm';
 import { ScoreColumn } from './ScoreColumn';
 import { ScorePicture } from './ScorePicture';
 import { handBackAll, markAllIn, markPart, type Mark } from './setHandIns';
 import { usePieces } from './usePiece';
-
-const PieceForm = lazily(() => import('./PieceForm'));
 
 const meanings: { value: Mark; label: string }[] = [
   { value: 'in', label: 'handed in, or missing' },
@@ -55,6 +53,13 @@ export function PieceScreen() {
       </Page>
     );
   const { work, parts, digest } = piece;
+  // What one student has alone counts as days: it stands by them.
+  if (work.studentId !== null)
+    return (
+      <Redirect
+        href={{ pathname: '/classes/[sectionId]/pieces', params: { sectionId, of: work.studentId } }}
+      />
+    );
   const { when } = pieceWords(work, digest);
   const came = digest.on_time + digest.late;
   const open = parts.length - came - digest.excused;

@@ -8,7 +8,7 @@ import { Card } from '../../parts/Card';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space, target } from '../../theme/tokens';
-import { setScore } from './setHandIns';
+import { setScore, type Scored } from './setHandIns';
 import type { Part } from './usePiece';
 
 /** Scores down the class, one under the other: typed, and on with Enter or the arrows. */
@@ -44,26 +44,32 @@ interface ScoreRowProps {
   onMove: (by: number) => void;
 }
 
-/** What was typed: a number, nothing, or what cannot be read. */
-function readScore(typed: string): number | null | undefined {
-  const text = typed.trim().replace(',', '.');
-  if (text === '') return null;
-  const number = Number(text);
-  return Number.isFinite(number) && number >= 0 ? number : undefined;
+const longest = 40;
+
+/** What was typed: a number, or a score in letters or words; undefined where it is neither. */
+function readScore(typed: string): Scored | undefined {
+  const text = typed.trim();
+  if (text === '') return { score: null, written: null };
+  const number = Number(text.replace(',', '.'));
+  if (Number.isNaN(number)) return text.length > longest ? undefined : { score: null, written: text };
+  return number >= 0 && Number.isFinite(number) ? { score: number, written: null } : undefined;
 }
+
+const keptOf = ({ handIn }: Part) => (handIn?.score == null ? (handIn?.written ?? '') : String(handIn.score));
 
 function ScoreRow({ work, part, onMove }: ScoreRowProps) {
   const palette = usePalette();
-  const { student, handIn, status } = part;
-  const kept = handIn?.score == null ? '' : String(handIn.score);
+  const { student, status } = part;
+  const kept = keptOf(part);
   const [typed, setTyped] = useState<string | null>(null);
   const name = displayName(student);
-  const score = readScore(typed ?? kept);
-  const over = score != null && work.points !== null && score > work.points;
-  const wrong = score === undefined;
+  const read = readScore(typed ?? kept);
+  const over = read !== undefined && work.points !== null && (read.score ?? 0) > work.points;
+  const wrong = read === undefined;
+  const said = read?.written != null ? 'in words: it counts in no average' : statusWords[status];
   const keep = () => {
-    if (score === undefined || typed === null) return;
-    setScore(work, part, score);
+    if (read === undefined || typed === null) return;
+    setScore(work, part, read);
     setTyped(null);
   };
   return (
@@ -83,10 +89,10 @@ function ScoreRow({ work, part, onMove }: ScoreRowProps) {
         <Words lines={1}>{name}</Words>
         <Words size="small" tone={wrong ? 'clay' : 'inkQuiet'} lines={1}>
           {wrong
-            ? 'No number: it is not kept'
+            ? 'Below 0, or longer than 40 characters: it is not kept'
             : over
               ? `more than the ${work.points ?? 0} points; kept all the same`
-              : statusWords[status]}
+              : said}
         </Words>
       </View>
       <TextInput

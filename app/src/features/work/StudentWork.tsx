@@ -2,11 +2,11 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import Svg from 'react-native-svg';
 import { addDays } from '@slate-path/core/calendar/localTime';
-import type { Enrolment, HandIn, Work } from '@slate-path/core/records/schema';
+import type { Enrolment, Work } from '@slate-path/core/records/schema';
 import { many } from '@slate-path/core/words/many';
 import { isWaiting } from '@slate-path/core/work/feedback';
 import { handInId } from '@slate-path/core/work/handInId';
-import type { PieceStatus } from '@slate-path/core/work/pieceStatus';
+import { statusOf, type PieceStatus } from '@slate-path/core/work/pieceStatus';
 import { dueWords, statusWords } from '@slate-path/core/work/pieceWords';
 import { notSeenWords } from '@slate-path/core/work/seen';
 import { Action } from '../../parts/Action';
@@ -56,11 +56,20 @@ function WorkInClass({ studentId, sectionId }: { studentId: string; sectionId: s
   const handIns = useRecords(({ current }) => current.handIn);
   const row = rows.find(({ student }) => student.id === studentId);
   const asOf = `${now.date}T${now.time}:59`;
-  const waits = (handIn: HandIn | undefined) => handIn !== undefined && isWaiting(handIn, asOf);
-  const pieces = (row?.pieces ?? [])
+  const waits = ({ id, studentId: whose }: Work) => {
+    const handIn = handIns[handInId(id, studentId)];
+    return whose === null && handIn !== undefined && isWaiting(handIn, asOf);
+  };
+  // What has no day on which it is due is the student's own, and stands here too.
+  const own = work.flatMap(({ id, dueAt, studentId: whose }) =>
+    whose === studentId && dueAt === null
+      ? [{ workId: id, status: statusOf(null, handIns[handInId(id, studentId)], asOf) }]
+      : [],
+  );
+  const pieces = [...(row?.pieces ?? []), ...own]
     .flatMap(({ workId, status }) => {
       const piece = work.find(({ id }) => id === workId);
-      return piece ? [{ piece, status, waits: waits(handIns[handInId(workId, studentId)]) }] : [];
+      return piece ? [{ piece, status, waits: waits(piece) }] : [];
     })
     .sort((a, b) => ((a.piece.dueAt ?? '') < (b.piece.dueAt ?? '') ? 1 : -1));
   const owed = pieces.filter(({ status }) => status === 'missing').length;
@@ -140,7 +149,9 @@ interface PieceRowProps {
 /** A piece of work of the student: how it stands, and when it was due. Opens the piece. */
 function PieceRow({ piece, status, waits, onOpen }: PieceRowProps) {
   const palette = usePalette();
-  const words = `${statusWords[status]}${waits ? ', waits for you' : ''} · ${dueWords(piece)}`;
+  const stands = `${statusWords[status]}${waits ? ', waits for you' : ''} · ${dueWords(piece)}`;
+  const isOwn = piece.studentId !== null && piece.dueAt === null;
+  const words = isOwn ? (status === 'on_time' ? 'own work, done' : 'own work, not done yet') : stands;
   return (
     <TapArea
       name={`${piece.title}: ${words}`}

@@ -78,10 +78,17 @@ export function handBackAll(work: Work, parts: readonly Part[]): void {
   );
 }
 
+/** A score in points, or in letters or words. */
+export interface Scored {
+  score: number | null;
+  written: string | null;
+}
+
 /** A score that was typed; what was scored was handed in. */
-export function setScore(work: Work, { student, handIn }: Part, score: number | null): void {
+export function setScore(work: Work, { student, handIn }: Part, scored: Scored): void {
   const before = fieldsOf(handIn);
-  if (before.score === score) return;
-  const status = before.status === null && score !== null ? 'handed_in' : before.status;
-  set(work, [{ studentId: student.id, ...before, status, score }]);
+  if (before.score === scored.score && (handIn?.written ?? null) === scored.written) return;
+  const isScored = scored.score !== null || scored.written !== null;
+  const status = before.status === null && isScored ? 'handed_in' : before.status;
+  set(work, [{ studentId: student.id, ...before, ...scored, status }]);
 }

@@ -4,10 +4,11 @@ import { isEnrolledOn, presenceIn, wasHeld } from '@slate-path/core/attendance/r
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { listOf } from '@slate-path/core/records/records';
 import type { Lesson, Student } from '@slate-path/core/records/schema';
-import { digestOf, type Digest, type StudentDigest } from '@slate-path/core/work/digest';
+import { digestOf, isFor, type Digest, type StudentDigest } from '@slate-path/core/work/digest';
 import { statusOf, type PieceStatus } from '@slate-path/core/work/pieceStatus';
 import { seenOf, type Seen } from '@slate-path/core/work/seen';
 import type { BarShape } from '../../parts/PresenceBar';
+import { schoolDaysIn } from './schoolDays';
 import { useNow, zoneOf } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 import { useView } from '../../sync/views';
@@ -67,7 +68,10 @@ export function useClassWork(sectionId: string, asked: Asked) {
         handIns,
         activity: days.map((day) => ({ kind: '', place: '', ...day })),
       },
-      { from, to, asOf, zone: zoneOf(Object.values(current.school)[0]) },
+      {
+        ...{ from, to, asOf, zone: zoneOf(Object.values(current.school)[0]) },
+        isSchoolDay: schoolDaysIn(current),
+      },
     );
     const digests = new Map(digest.students.map((one) => [one.studentId, one]));
     const daysOf = groupBy(days, ({ studentId }) => studentId);
@@ -75,9 +79,9 @@ export function useClassWork(sectionId: string, asked: Asked) {
     const held = lessons.filter(
       (one) => one.sectionId === sectionId && from <= one.date && one.date <= to && wasHeld(one, now),
     );
-    const due = work.flatMap(({ id, dueAt }) => {
+    const due = work.flatMap(({ id, dueAt, studentId }) => {
       const day = dueAt?.slice(0, 10);
-      return dueAt && day && from <= day && day <= to ? [{ workId: id, dueAt, day }] : [];
+      return dueAt && day && from <= day && day <= to ? [{ workId: id, dueAt, day, studentId }] : [];
     });
     const rows = present
       .filter(({ enrolment: { startsOn, endsOn } }) => (startsOn ?? from) <= to && (endsOn ?? to) >= from)
@@ -98,7 +102,7 @@ export function useClassWork(sectionId: string, asked: Asked) {
             })),
           done,
           pieces: due
-            .filter(({ day }) => isEnrolledOn(enrolment, day))
+            .filter((piece) => isFor(piece, student.id) && isEnrolledOn(enrolment, piece.day))
             .map(({ workId, dueAt }) => {
               const handed = handedBy.get(`${workId} ${student.id}`);
               return { workId, dueAt, status: statusOf(dueAt, handed, asOf) };

@@ -4,10 +4,11 @@ import { addDays } from '@slate-path/core/calendar/localTime';
 import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
 import { listOf } from '@slate-path/core/records/records';
 import type { HandIn, Student, Work } from '@slate-path/core/records/schema';
-import { digestOf, type PieceDigest } from '@slate-path/core/work/digest';
+import { digestOf, isFor, type PieceDigest } from '@slate-path/core/work/digest';
 import { noPieces, statusOf, type PieceStatus } from '@slate-path/core/work/pieceStatus';
 import { knownScore } from '@slate-path/core/work/scores';
 import { isWaiting } from '@slate-path/core/work/feedback';
+import { schoolDaysIn } from './schoolDays';
 import { useNow, zoneOf } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 import { useView } from '../../sync/views';
@@ -21,6 +22,8 @@ export interface Part {
   waits: boolean;
   /** As far as it is known now. */
   score: number | null;
+  /** In letters or words. */
+  written: string | null;
 }
 
 export interface PieceNow {
@@ -43,18 +46,22 @@ export function usePieces(sectionId: string): { state: string; pieces: PieceNow[
   return useMemo(() => {
     const asOf = `${now.date}T${now.time}:59`;
     const zone = zoneOf(Object.values(current.school)[0]);
+    const isSchoolDay = schoolDaysIn(current);
     const work = listOf(current, 'work').filter((one) => one.sectionId === sectionId);
     const handed = new Map(listOf(current, 'handIn').map((one) => [`${one.workId} ${one.studentId}`, one]));
     const pieces = work.map((piece): PieceNow => {
       const day = piece.dueAt?.slice(0, 10) ?? now.date;
-      const inClass = present.filter(({ enrolment }) => isEnrolledOn(enrolment, day));
+      const inClass = present.filter(
+        ({ enrolment, student }) => isFor(piece, student.id) && isEnrolledOn(enrolment, day),
+      );
       const parts = inClass.map(({ student }): Part => {
         const handIn = handed.get(`${piece.id} ${student.id}`);
         const status = statusOf(piece.dueAt, handIn, asOf);
         return {
           ...{ student, handIn, status },
-          waits: handIn !== undefined && isWaiting(handIn, asOf),
+          waits: piece.studentId === null && handIn !== undefined && isWaiting(handIn, asOf),
           score: handIn ? knownScore(handIn, asOf) : null,
+          written: handIn?.written ?? null,
         };
       });
       // A piece without a day is counted as if it were due now, but is never late.
@@ -65,7 +72,7 @@ export function usePieces(sectionId: string): { state: string; pieces: PieceNow[
           handIns: parts.flatMap(({ handIn }) => handIn ?? []),
           activity: [],
         },
-        { from: day, to: day, asOf, zone },
+        { from: day, to: day, asOf, zone, isSchoolDay },
       ).pieces;
       const digest = found ?? noDigest;
       return { work: piece, parts, digest };
@@ -77,5 +84,5 @@ export function usePieces(sectionId: string): { state: string; pieces: PieceNow[
 
 const noDigest = {
   ...noPieces(),
-  ...{ waiting: 0, feedbackDaysMedian: null, percentMedian: null },
+  ...{ waiting: 0, feedbackDaysMedian: null, feedbackSchoolDaysMedian: null, percentMedian: null },
 };

@@ -58,13 +58,13 @@ export function useWorkActs(
       ],
     },
     {
-      title: 'Finished work',
+      title: 'One student’s own work',
       items: [
         {
           label: 'Finished work by day',
-          note: 'What one student has finished: its days count as attended',
+          note: 'Pieces of one student: the days on which they are finished count as attended',
           onPress: () => {
-            router.push({ pathname: '/classes/[sectionId]/finished', params: { sectionId } });
+            router.push({ pathname: '/classes/[sectionId]/pieces', params: { sectionId, of: 'first' } });
           },
         },
       ],

@@ -155,9 +155,12 @@ function addSeen(writer: ArchiveRows, records: Records, { zone }: ArchiveClock):
 }
 
 function addFromElsewhere(writer: ArchiveRows, records: Records): void {
+  // Pieces of one student have no place in these files, in which each is everybody's: they are told beside them.
+  const work = inOrder(records, 'work').filter(({ studentId }) => studentId === null);
+  const ofAll = new Set(work.map(({ id }) => id));
   writer.addAll(
     'work',
-    inOrder(records, 'work').map((row) => ({
+    work.map((row) => ({
       id: row.id,
       section_id: row.sectionId,
       title: row.title,
@@ -168,14 +171,16 @@ function addFromElsewhere(writer: ArchiveRows, records: Records): void {
   );
   writer.addAll(
     'hand_ins',
-    inOrder(records, 'handIn').map((row) => ({
-      work_id: row.workId,
-      student_id: row.studentId,
-      status: row.status,
-      handed_in_at: row.handedInAt,
-      handed_back_at: row.handedBackAt,
-      score: row.score,
-    })),
+    inOrder(records, 'handIn')
+      .filter(({ workId }) => ofAll.has(workId))
+      .map((row) => ({
+        work_id: row.workId,
+        student_id: row.studentId,
+        status: row.status,
+        handed_in_at: row.handedInAt,
+        handed_back_at: row.handedBackAt,
+        score: row.score,
+      })),
   );
   writer.addAll(
     'activity',

@@ -169,6 +169,7 @@ function fromElsewhere(archive: Archive): RecordLists {
       assignedAt: row.assigned_at,
       dueAt: row.due_at,
       points: row.points,
+      studentId: null,
     })),
     handIn: archive.hand_ins.map((row) => ({
       ...kept,
@@ -179,6 +180,8 @@ function fromElsewhere(archive: Archive): RecordLists {
       handedInAt: row.handed_in_at,
       handedBackAt: row.handed_back_at,
       score: row.score,
+      written: null,
+      minutes: null,
     })),
     activity: archive.activity.map(
       ({ id, section_id: sectionId, student_id: studentId, at, kind, place, object, seconds }) => ({

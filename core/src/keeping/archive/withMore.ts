@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { RecordLists } from '../../records/records';
 import { tableNames } from '../../records/tables';
+import { fromOlderTasks } from '../../work/own/olderTasks';
 import { derivedId, within } from './derivedId';
 import type { Archive } from './tables';
 
@@ -27,7 +28,7 @@ export function withMore(
   for (const table of tableNames)
     byTable.set(table, new Map((lists[table] ?? []).map((record) => [record.id, record as AnyRecord])));
   const daysFromMore: AnyRecord[] = [];
-  for (const { table, id, fields, line } of more) {
+  for (const { table, id, fields, line } of more.flatMap(fromOlderTasks)) {
     const records = byTable.get(table);
     const read = records ? readFields(fields) : null;
     if (!records || !read) {

@@ -61,10 +61,12 @@ function handInOf(
 ): Omit<HandInRead, 'person' | 'piece' | 'line'> {
   const status = row.cell('scorestatus').toLowerCase();
   const score = readScore(row.cell('score'))?.score ?? null;
+  const inWords = row.cell('textscore').slice(0, 40).trim();
+  const written = score === null && inWords !== '' ? inWords : undefined;
   const nothing = { handedInAt: null, handedBackAt: null, score: null };
   if (status === 'exempt') return { status: 'excused', ...nothing };
   if (status === 'not submitted' || isTrue(row.cell('missing')))
-    return { status: 'missing', ...nothing, score };
+    return { status: 'missing', ...nothing, score, written };
   const handedInAt = isTrue(row.cell('late')) ? lateAt(dueAt) : null;
   // A score that is final was given on that day.
   const back = status === 'fully graded' ? momentOf(row.cell('scoredate'), zone, 'end') : null;
@@ -72,7 +74,7 @@ function handInOf(
     status: 'handed_in',
     handedInAt,
     handedBackAt: back !== null && back < (handedInAt ?? '') ? null : back,
-    score,
+    ...{ score, written },
   };
 }
 

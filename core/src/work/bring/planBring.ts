@@ -11,6 +11,7 @@ export interface PlannedPiece {
   assignedAt: string | null;
   dueAt: string | null;
   points: number | null;
+  studentId: null;
   fate: BringFate;
 }
 
@@ -44,6 +45,7 @@ function plannedPiece(read: PieceRead, known: Work | undefined, id: string): Pla
     assignedAt: read.assignedAt ?? known?.assignedAt ?? null,
     dueAt: read.dueAt ?? known?.dueAt ?? null,
     points: read.points ?? known?.points ?? null,
+    studentId: null,
   };
   if (piece.assignedAt !== null && piece.dueAt !== null && piece.dueAt < piece.assignedAt)
     piece.assignedAt = null;
@@ -63,17 +65,21 @@ function plannedHandIn(
   known: HandIn | undefined,
 ): PlannedHandIn {
   const before = known && !known.removed ? known : undefined;
+  const score = scoreOf(read, points);
   const fields = {
     status: read.status,
     handedInAt: read.handedInAt ?? (read.status === 'missing' ? null : (before?.handedInAt ?? null)),
     handedBackAt: read.handedBackAt ?? before?.handedBackAt ?? null,
-    score: scoreOf(read, points) ?? before?.score ?? null,
+    // A number takes the place of a word, and a word of a number.
+    score: read.written === undefined ? (score ?? before?.score ?? null) : null,
+    written: read.written ?? (score === null ? (before?.written ?? null) : null),
   };
   const isSame =
     before?.status === fields.status &&
     before.handedInAt === fields.handedInAt &&
     before.handedBackAt === fields.handedBackAt &&
-    before.score === fields.score;
+    before.score === fields.score &&
+    before.written === fields.written;
   return { workId, studentId, ...fields, fate: before === undefined ? 'new' : isSame ? 'same' : 'changed' };
 }
 
@@ -89,7 +95,9 @@ export function planBring(
   },
   { work, handIns, students, newId }: Here,
 ): BringPlan {
-  const byTitle = new Map(work.filter(({ removed }) => !removed).map((one) => [keyOf(one.title), one]));
+  // What one student has to do of their own is no piece that a file speaks of.
+  const ofAll = work.filter(({ removed, studentId }) => !removed && studentId === null);
+  const byTitle = new Map(ofAll.map((one) => [keyOf(one.title), one]));
   const pieces = read.pieces.map((piece) => {
     const known = byTitle.get(keyOf(piece.title));
     return plannedPiece(piece, known, known?.id ?? newId(piece.title));

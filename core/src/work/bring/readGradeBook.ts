@@ -5,7 +5,7 @@ import { readSaid, readScore } from './cellWords';
 import { workRoleOf, type WorkRole } from './headingRoles';
 import { readLocalMoment } from './localMoment';
 import { cellsBy, personIn } from './people';
-import { lateAt, pointsOf, type Into } from './readHandIns';
+import { inWordsOf, lateAt, pointsOf, type Into } from './readHandIns';
 import type { HandInRead, PieceRead } from './reading';
 
 /** Rows above or below the students that are about the pieces of work, or about the class. */
@@ -36,8 +36,9 @@ export function readGradeBook(
   rows: readonly TableRow[],
   roles: readonly (WorkRole | null)[],
   { zone, order }: { zone: string; order: DateOrder },
-  { people, pieces, leftOut, told }: Into,
+  into: Into,
 ): HandInRead[] {
+  const { people, pieces, leftOut, told } = into;
   const columns = heading.cells.flatMap((title, index) =>
     roles[index] === null && title.trim() !== '' ? [index] : [],
   );
@@ -88,11 +89,8 @@ export function readGradeBook(
           line: row.line,
           reason: `${piece.title}: ${score} is more than the ${piece.points} points; kept all the same`,
         });
-      if (!read && said === undefined)
-        told.push({
-          line: row.line,
-          reason: `${piece.title}: “${written}” is no number; kept as handed in, without a score`,
-        });
+      const inWords =
+        !read && said === undefined ? inWordsOf(written, row.line, piece.title, into) : undefined;
       const status = said === 'missing' || said === 'excused' ? said : 'handed_in';
       const handedInAt = said === 'late' ? lateAt(piece.dueAt) : null;
       if (said === 'late' && handedInAt === null)
@@ -100,7 +98,8 @@ export function readGradeBook(
           line: row.line,
           reason: `${piece.title}: late, but it has no day on which it was due; kept as handed in`,
         });
-      return [{ person: who, piece: index, status, handedInAt, handedBackAt: null, score, line: row.line }];
+      const came = { status, handedInAt, handedBackAt: null, score, written: inWords } as const;
+      return [{ person: who, piece: index, ...came, line: row.line }];
     });
   });
 }

@@ -7,6 +7,29 @@ import { readLocalMoment } from './localMoment';
 import { cellsBy, personIn, type CellOf, type People } from './people';
 import type { HandInRead, LineSaid, PieceRead } from './reading';
 
+/** A score in letters or words is as long as this at most. */
+const longestScore = 40;
+
+/**
+ * A score that is no number, as it is kept: as written, counted nowhere. That is told once for a piece of work, with
+ * the first line; what is too long for a score is told line by line and not kept.
+ */
+export function inWordsOf(
+  cell: string,
+  line: number,
+  title: string,
+  { told }: Pick<Into, 'told'>,
+): string | undefined {
+  if (cell.length > longestScore) {
+    told.push({ line, reason: `${title}: too long for a score; kept as handed in, without a score` });
+    return undefined;
+  }
+  const begins = `${title}: scores in letters or words`;
+  if (!told.some(({ reason }) => reason.startsWith(begins)))
+    told.push({ line, reason: `${begins}, as “${cell}”, are kept as written and count in no average` });
+  return cell;
+}
+
 export interface Into {
   people: People;
   pieces: Pieces;
@@ -105,21 +128,23 @@ function handInOf(
   const scored = readScore(cell('score'));
   const saidScore = scored ? undefined : readSaid(cell('score'));
   const score = scored ? pointsOf(scored, piece) : null;
-  if (!scored && saidScore === undefined && cell('score') !== '')
-    told.push({ line, reason: `“${cell('score')}” is no number; kept without a score` });
+  const isInWords = !scored && saidScore === undefined && cell('score') !== '';
+  const written = isInWords ? inWordsOf(cell('score'), line, piece.title, { told }) : undefined;
   if (score !== null && piece.points !== null && score > piece.points)
     told.push({ line, reason: `${score} is more than the ${piece.points} points; kept all the same` });
   const status = [said, saidIn, saidScore].find((one) => one !== undefined && one !== 'nothing');
-  if (status === 'excused') return { status: 'excused', handedInAt, handedBackAt, score };
+  if (status === 'excused') return { status: 'excused', handedInAt, handedBackAt, score, written };
   if (handedInAt !== null || status === 'handed_in' || status === 'late')
     return {
       status: 'handed_in',
       handedInAt: handedInAt ?? (status === 'late' ? lateAt(piece.dueAt) : null),
-      handedBackAt,
-      score,
+      ...{ handedBackAt, score, written },
     };
-  if (status === 'missing') return { status: 'missing', handedInAt: null, handedBackAt: null, score };
-  return score === null ? null : { status: 'handed_in', handedInAt: null, handedBackAt, score };
+  if (status === 'missing')
+    return { status: 'missing', handedInAt: null, handedBackAt: null, score, written };
+  return score === null && written === undefined
+    ? null
+    : { status: 'handed_in', handedInAt: null, handedBackAt, score, written };
 }
 
 /** A score in points: percents of them, or, without points, of a hundred, which the piece then has. */

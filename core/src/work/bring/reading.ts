@@ -40,6 +40,8 @@ export interface HandInRead {
   handedInAt: string | null;
   handedBackAt: string | null;
   score: number | null;
+  /** A score in letters or words, as it was written. */
+  written?: string | undefined;
   /** The score as a share of the points of the piece, 0 to 1, where that is what is known. */
   share?: number | undefined;
   line: number;

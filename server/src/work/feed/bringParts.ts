@@ -2,7 +2,7 @@ import { ulid } from 'ulid';
 import { planBring } from '@slate-path/core/work/bring/planBring';
 import { handInsOf } from '@slate-path/core/work/bring/statementParts';
 import { applyChanges } from '../../changes/applyChange';
-import { In } from '../../database/conditions';
+import { In, IsNull } from '../../database/conditions';
 import { load } from '../../database/load';
 import type { Place } from '../bringActivity';
 import type { PartOfStudent } from './readFeedPage';
@@ -20,7 +20,11 @@ export async function bringParts(
   parts: readonly PartOfStudent[],
 ): Promise<{ handIns: number; changes: { id: string }[] }> {
   if (parts.length === 0) return { handIns: 0, changes: [] };
-  const work = await load(database.read, 'work', teacherId, { sectionId, removed: false });
+  const work = await load(database.read, 'work', teacherId, {
+    sectionId,
+    studentId: IsNull(),
+    removed: false,
+  });
   const known = await load(database.read, 'handIn', teacherId, { workId: In(work.map(({ id }) => id)) });
   const studentIds = [...new Set(parts.map(({ studentId }) => studentId))];
   const read = handInsOf(

@@ -10,7 +10,6 @@ const words: Partial<Record<TableName, [one: string, several: string]>> = {
   participantAnswer: ['answer about a participant list', 'answers about participant lists'],
   checkIn: ['check-in', 'check-ins'],
   otherCheckIn: ['check-in from another device', 'check-ins from other devices'],
-  task: ['piece of work', 'pieces of work'],
   tally: ['tally', 'tallies'],
   countComment: ['comment on counts', 'comments on counts'],
   circleMember: ['place in a circle', 'places in circles'],

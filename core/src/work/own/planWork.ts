@@ -1,31 +1,34 @@
 import { minutesOf, timeOf } from '../../calendar/localTime';
-import type { Enrolment, Lesson, Mark, Section, Standing, Task } from '../../records/schema';
+import type { Enrolment, Lesson, Mark, Section, Standing } from '../../records/schema';
 import type { LessonMarks, MarkFields } from '../../attendance/roll/changes';
 import { markId } from '../../attendance/roll/markId';
 import { standingFor } from '../../attendance/roll/standings';
 import { isEnrolledOn } from '../../attendance/roll/totals';
+import type { Finished } from './finished';
 
 /** How much of a day somebody's finished work makes. */
 export type WorkDay = 'whole' | 'half' | 'none';
+
+type FinishedDay = Pick<Finished, 'studentId' | 'doneOn' | 'minutes'>;
 
 /**
  * What a student's finished work makes of a day: nothing finished is none; else a whole day, or a half
  * one below the class's number of minutes.
  */
 export function workDay(
-  tasks: readonly Pick<Task, 'studentId' | 'doneOn' | 'minutes' | 'removed'>[],
+  pieces: readonly FinishedDay[],
   studentId: string,
   date: string,
   wholeDayMinutes: number | null,
 ): WorkDay {
-  const done = tasks.filter((task) => !task.removed && task.studentId === studentId && task.doneOn === date);
+  const done = pieces.filter((piece) => piece.studentId === studentId && piece.doneOn === date);
   if (done.length === 0) return 'none';
-  const minutes = done.reduce((sum, task) => sum + (task.minutes ?? 0), 0);
+  const minutes = done.reduce((sum, { minutes: of }) => sum + (of ?? 0), 0);
   return wholeDayMinutes === null || minutes >= wholeDayMinutes ? 'whole' : 'half';
 }
 
 export interface WorkRecords {
-  tasks: readonly Task[];
+  pieces: readonly FinishedDay[];
   enrolments: readonly Enrolment[];
   standings: readonly Standing[];
   marks: Readonly<Record<string, Mark>>;
@@ -65,7 +68,7 @@ const stays = (mark: Mark | undefined, lesson: Lesson) =>
 export function planWork(
   lessons: readonly Lesson[],
   section: Pick<Section, 'wholeDayMinutes'>,
-  { tasks, enrolments, standings, marks }: WorkRecords,
+  { pieces, enrolments, standings, marks }: WorkRecords,
   takenAt: string,
 ): LessonMarks[] {
   return lessons
@@ -78,7 +81,7 @@ export function planWork(
       const days = ids.map((studentId) => ({
         studentId,
         mark: marks[markId(id, studentId)],
-        day: workDay(tasks, studentId, date, section.wholeDayMinutes),
+        day: workDay(pieces, studentId, date, section.wholeDayMinutes),
       }));
       const worked = days.some(({ day }) => day !== 'none');
       const before = days.some(({ mark }) => mark?.source === 'work');

@@ -1,9 +1,11 @@
-import { applyEdits } from '../src/changes/edit';
-import { emptyRecords, listOf, mergeRecords, type Records } from '../src/records/records';
-import type { Task } from '../src/records/schema';
-import { workEdits } from '../src/people/work/edits';
-import { planWork, workDay } from '../src/people/work/planWork';
-import { enrolment, lesson, mark, section, standings, student } from './records';
+import { applyEdits } from '../../src/changes/edit';
+import { emptyRecords, listOf, mergeRecords, type Records } from '../../src/records/records';
+import type { Task } from '../../src/work/own/changes';
+import { ownWorkEdits } from '../../src/work/own/edits';
+import { finishedIn } from '../../src/work/own/finished';
+import { fromOlderTasks } from '../../src/work/own/olderTasks';
+import { planWork, workDay } from '../../src/work/own/planWork';
+import { enrolment, lesson, mark, section, standings, student } from '../records';
 
 const task = (fields: Partial<Task>): Task => ({
   id: fields.title ?? 't',
@@ -12,7 +14,6 @@ const task = (fields: Partial<Task>): Task => ({
   title: 'Chart',
   doneOn: '2026-11-23',
   minutes: 60,
-  removed: false,
   ...fields,
 });
 // One long lesson a day, 09:00 to 12:00, for two children.
@@ -30,7 +31,7 @@ function plan(records: Records, tasks: Task[], dates = ['2026-11-23'], wholeDayM
   return planWork(
     listOf(records, 'lesson').filter(({ date }) => dates.includes(date)),
     { wholeDayMinutes },
-    { tasks, enrolments: listOf(records, 'enrolment'), standings, marks: records.mark },
+    { pieces: tasks, enrolments: listOf(records, 'enrolment'), standings, marks: records.mark },
     '2026-11-23T15:00:00.000Z',
   );
 }
@@ -38,7 +39,7 @@ function plan(records: Records, tasks: Task[], dates = ['2026-11-23'], wholeDayM
 /** What a roll says after the work is recorded: by child, the standing and when half a day ended. */
 function rollAfter(records: Records, tasks: Task[], wholeDayMinutes: number | null = 90) {
   const [changed = task({})] = tasks;
-  const edits = workEdits['task.set']({
+  const edits = ownWorkEdits['task.set']({
     task: changed,
     lessons: plan(records, tasks, undefined, wholeDayMinutes),
   });
@@ -60,7 +61,6 @@ test.each([
   ['a minute short', [task({ minutes: 89 })], 90, 'half'],
   ['no time noted', [task({ minutes: null })], 90, 'half'],
   ['any work is a day', [task({ minutes: null })], null, 'whole'],
-  ['removed', [task({ removed: true })], 90, 'none'],
 ])('%s', (_what, tasks, wholeDayMinutes, expected) => {
   expect(workDay(tasks, 'a', '2026-11-23', wholeDayMinutes)).toBe(expected);
 });
@@ -115,4 +115,25 @@ test('a roll that was taken by hand is left alone: who has no mark in it was see
     lesson: [{ ...day('2026-11-23'), takenAt: '2026-11-23T09:01:00.000Z' }],
   });
   expect(plan(taken, [task({ minutes: 45 })])).toEqual([]);
+});
+
+test('what waits on a device since pieces of one student were tasks becomes such pieces', () => {
+  const records = rollAfter(start, [task({ minutes: 45 })]);
+  const found = () => finishedIn(listOf(records, 'work'), records.handIn, 's');
+  expect(found()).toMatchObject([{ studentId: 'a', doneOn: '2026-11-23', minutes: 45 }]);
+  expect(records.work['t']).toMatchObject({ title: 'Chart', studentId: 'a', points: null });
+  expect(records.handIn['t.a']).toMatchObject({ status: 'handed_in', handedInAt: '2026-11-23T12:00:00' });
+  const gone = applyEdits(records, ownWorkEdits['task.remove']({ id: 't', studentId: 'a', lessons: [] }));
+  expect(finishedIn(Object.values(gone.work), gone.handIn, 's')).toEqual([]);
+});
+
+test('an archive of that time has them as tasks beside its files', () => {
+  const fields = JSON.stringify({ sectionId: 's', studentId: 'a', title: 'Chart', doneOn: null, minutes: 5 });
+  const row = { table: 'task', id: 't', fields, line: 3 };
+  const [work, handIn] = fromOlderTasks(row);
+  expect(work).toMatchObject({ table: 'work', id: 't', line: 3 });
+  expect(handIn).toMatchObject({ table: 'handIn', id: 't.a' });
+  expect(JSON.parse(handIn?.fields ?? '')).toMatchObject({ status: 'missing', handedInAt: null, minutes: 5 });
+  const broken = { ...row, fields: '[' };
+  expect(fromOlderTasks(broken)).toEqual([broken]);
 });

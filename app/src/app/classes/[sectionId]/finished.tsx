@@ -1,1 +1,0 @@
-export { WorkScreen as default } from '../../../features/people/work/WorkScreen';

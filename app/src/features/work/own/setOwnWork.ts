@@ -1,0 +1,102 @@
+import { listOf, type Records } from '@slate-path/core/records/records';
+import type { Section, Work } from '@slate-path/core/records/schema';
+import { handInId } from '@slate-path/core/work/handInId';
+import { finishedAt, finishedIn, type Finished } from '@slate-path/core/work/own/finished';
+import { planWork } from '@slate-path/core/work/own/planWork';
+import { allLessons } from '../../attendance/lesson/lessons';
+import { now } from '../../../sync/clock';
+import { makeChange } from '../../../sync/outbox';
+import { useRecords } from '../../../sync/useRecords';
+
+type Day = Pick<Finished, 'studentId' | 'doneOn' | 'minutes'>;
+
+/** What of its own each student of a class has finished. */
+export const finishedOf = (records: Records, sectionId: string): Finished[] =>
+  finishedIn(listOf(records, 'work'), records.handIn, sectionId);
+
+/** The rolls that follow on some days from the work as it would be. */
+function rollsFor(
+  section: Section,
+  days: readonly (Day | undefined)[],
+  pieces: readonly Day[],
+  records: Records,
+) {
+  const dates = new Set(days.flatMap((day) => day?.doneOn ?? []));
+  const lessons = allLessons(records).filter(
+    (lesson) => lesson.sectionId === section.id && dates.has(lesson.date),
+  );
+  return planWork(
+    lessons,
+    section,
+    {
+      pieces,
+      enrolments: listOf(records, 'enrolment'),
+      standings: listOf(records, 'standing'),
+      marks: records.mark,
+    },
+    new Date(now()).toISOString(),
+  );
+}
+
+export interface OwnWork {
+  piece: Omit<Work, 'removed' | 'studentId'> & { studentId: string };
+  /** Local day; null is not yet. */
+  doneOn: string | null;
+  minutes: number | null;
+  score: number | null;
+}
+
+/** Adds a piece of one student or changes one; the days it was and is finished on are counted anew. */
+export function setOwnWork(section: Section, { piece, doneOn, minutes, score }: OwnWork): void {
+  const { current } = useRecords.getState();
+  const all = finishedOf(current, section.id);
+  const before = all.find(({ work }) => work.id === piece.id);
+  const kept = current.handIn[handInId(piece.id, piece.studentId)];
+  const after = { studentId: piece.studentId, doneOn, minutes };
+  const lessons = rollsFor(
+    section,
+    [before, after],
+    [...all.filter((one) => one !== before), after],
+    current,
+  );
+  const sameDay = doneOn !== null && before?.doneOn === doneOn;
+  const handedInAt = doneOn === null ? null : sameDay ? (kept?.handedInAt ?? null) : finishedAt(doneOn);
+  const isExcused = doneOn === null && kept?.status === 'excused';
+  makeChange(
+    'piece.own',
+    {
+      piece,
+      handIn: {
+        status: isExcused ? 'excused' : doneOn === null ? 'missing' : 'handed_in',
+        ...{ handedInAt, minutes, score },
+        handedBackAt: kept?.handedBackAt ?? null,
+      },
+      lessons,
+    },
+    section.id,
+  );
+}
+
+export function removeOwnWork(
+  section: Section,
+  { work: { id }, studentId }: Pick<Finished, 'work' | 'studentId'>,
+): void {
+  const { current } = useRecords.getState();
+  const all = finishedOf(current, section.id);
+  const before = all.find(({ work }) => work.id === id);
+  const lessons = rollsFor(
+    section,
+    [before],
+    all.filter((one) => one !== before),
+    current,
+  );
+  makeChange('piece.ownRemove', { id, studentId, lessons }, section.id);
+}
+
+/** From how many minutes a day is a whole one; every day with finished work is counted anew. */
+export function setWholeDay(section: Section, wholeDayMinutes: number | null): void {
+  const { current } = useRecords.getState();
+  const all = finishedOf(current, section.id);
+  const lessons = rollsFor({ ...section, wholeDayMinutes }, all, all, current);
+  makeChange('section.wholeDay', { id: section.id, wholeDayMinutes, lessons }, section.id);
+}
