@@ -4,18 +4,24 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import fc from 'fast-check';
 import { rollUp } from '@slate-path/core/work/rollUp';
-import { activityDayTriggers, rollUpTables } from '../src/database/activityDays';
+import { holdTable, rollUpTables, rollUpTriggers } from '../src/database/activity/rollUps';
+import { takeBackActions } from '../src/database/activity/writeActions';
+import { Sql } from '../src/database/sql';
+import { actionTables, activityTriggers, activityView, forgetUnused } from '../src/database/activity/tables';
 
-/** Actions and their roll-ups as they stand, without what they point at: only the triggers are tried. */
+/** Actions and their roll-ups as they stand, without the records that they are about. */
 function tables(): Database.Database {
-  const database = new Database(
-    path.join(fs.mkdtempSync(path.join(os.tmpdir(), 'slate-')), 'activity.sqlite'),
-  );
-  database.exec(
-    `CREATE TABLE "activity" ("id" text PRIMARY KEY, "scopeId" text, "removed" boolean DEFAULT 0, "studentId" text, "at" text, "kind" text, "place" text, "seconds" real);`,
-  );
-  for (const table of rollUpTables) database.exec(table);
-  for (const trigger of Object.values(activityDayTriggers)) database.exec(trigger);
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'slate-'));
+  const database = new Database(path.join(folder, 'activity.sqlite'));
+  for (const statement of [
+    ...actionTables,
+    ...rollUpTables,
+    holdTable,
+    activityView,
+    ...rollUpTriggers,
+    ...activityTriggers,
+  ])
+    database.exec(statement);
   return database;
 }
 
@@ -30,50 +36,88 @@ const action = fc.record({
   kind: fc.constantFrom('opened', 'posted', ''),
   place: fc.constantFrom('Log book', 'Forum'),
   seconds: fc.option(fc.nat(900)),
+  /** The change by which it is made. */
+  by: fc.constantFrom('c1', 'c2'),
 });
+type Action = typeof action extends fc.Arbitrary<infer T> ? T : never;
 const step = fc.oneof(
-  { weight: 4, arbitrary: fc.record({ does: fc.constant('write' as const), action }) },
-  fc.record({ does: fc.constantFrom('remove' as const, 'revive' as const, 'erase' as const), action }),
-  fc.record({ does: fc.constant('change' as const), action }),
+  { weight: 4, arbitrary: fc.record({ does: fc.constant('write'), action }) },
+  fc.record({
+    does: fc.constantFrom('remove', 'revive', 'erase', 'change', 'takeBack'),
+    action,
+  }),
 );
 
-test('the roll-up is what a recount gives, after any writing, taking back, changing and erasing', () => {
+const whole = (at: string) => `${at}:00`.slice(0, 19);
+
+interface Kept extends Action {
+  removed: number;
+  /** Whose word on that was the last. */
+  decidedBy: string;
+}
+
+/** What is there after a step, as plain records: what the tables have to show. */
+function after(records: Map<string, Kept>, does: string, one: Action): void {
+  const found = records.get(one.id);
+  if (does === 'write' && !found)
+    records.set(one.id, { ...one, at: whole(one.at), removed: 0, decidedBy: one.by });
+  if (does === 'takeBack')
+    for (const kept of records.values())
+      if (kept.decidedBy === one.by && kept.removed === 0)
+        Object.assign(kept, { removed: 1, decidedBy: 'undo' });
+  if (does === 'erase')
+    for (const [id, { studentId, kind }] of records)
+      if (studentId === one.studentId && kind === one.kind) records.delete(id);
+  if (!found) return;
+  const { at, kind, scopeId } = one;
+  if (does === 'remove' || does === 'revive')
+    Object.assign(found, { removed: does === 'remove' ? 1 : 0, decidedBy: 'other' });
+  if (does === 'change') Object.assign(found, { kind, scopeId, at: whole(at) });
+}
+
+const otherWord = `"stamps" = json_set("stamps", '$.removed', json_object('by', 'other'))`;
+const steps = {
+  write: `INSERT OR IGNORE INTO "activity" ("id", "teacherId", "scopeId", "stamps", "studentId", "at", "kind", "place", "object", "seconds") VALUES (:id, 'i', :scopeId, json_object('*', json_object('by', :by)), :studentId, :at, :kind, :place, 'Log', :seconds)`,
+  remove: `UPDATE "activity" SET "removed" = 1, ${otherWord} WHERE "id" = :id`,
+  revive: `UPDATE "activity" SET "removed" = 0, ${otherWord} WHERE "id" = :id`,
+  erase: 'DELETE FROM "activity" WHERE "studentId" = :studentId AND "kind" = :kind',
+  change: 'UPDATE "activity" SET "at" = :at, "kind" = :kind, "scopeId" = :scopeId WHERE "id" = :id',
+};
+
+const shown = `SELECT "scopes"."text" AS "scopeId", "who"."text" AS "studentId", date("day" * 86400, 'unixepoch') AS "day", "count", "seconds", strftime('%Y-%m-%dT%H:%M:%S', "first", 'unixepoch') AS "first", strftime('%Y-%m-%dT%H:%M:%S', "last", 'unixepoch') AS "last", "hours"`;
+const words = `JOIN "activityWord" AS "scopes" ON "scopes"."n" = "scope" JOIN "activityWord" AS "who" ON "who"."n" = "student"`;
+
+test('the view shows what was written, and the roll-ups are what a recount gives, after any writing, taking back, changing and erasing', () => {
   const database = tables();
-  const insert = database.prepare(
-    'INSERT OR IGNORE INTO "activity" ("id", "scopeId", "studentId", "at", "kind", "place", "seconds") VALUES (:id, :scopeId, :studentId, :at, :kind, :place, :seconds)',
-  );
-  const does = {
-    write: insert,
-    remove: database.prepare('UPDATE "activity" SET "removed" = 1 WHERE "id" = :id'),
-    revive: database.prepare('UPDATE "activity" SET "removed" = 0 WHERE "id" = :id'),
-    erase: database.prepare('DELETE FROM "activity" WHERE "studentId" = :studentId AND "kind" = :kind'),
-    change: database.prepare(
-      'UPDATE "activity" SET "at" = :at, "kind" = :kind, "scopeId" = :scopeId WHERE "id" = :id',
-    ),
-  };
+  const sql = new Sql(database);
+  const does = Object.fromEntries(Object.entries(steps).map(([name, sql]) => [name, database.prepare(sql)]));
+  const all = (sql: string) => database.prepare(sql).all() as Record<string, unknown>[];
+  const ordered = (rows: object[]) => rows.map((row) => JSON.stringify(Object.entries(row).sort())).sort();
   fc.assert(
-    fc.property(fc.array(step, { maxLength: 40 }), (steps) => {
+    fc.property(fc.array(step, { maxLength: 40 }), (taken) => {
       database.exec('DELETE FROM "activity"');
-      for (const { does: what, action: one } of steps) does[what].run(one);
-      const expected = ['s', 't'].flatMap((scopeId) =>
-        rollUp(
-          database
-            .prepare('SELECT * FROM "activity" WHERE "scopeId" = ? AND NOT "removed" ORDER BY rowid')
-            .all(scopeId) as never,
-        ).map(({ first: firstAt, last: lastAt, ...day }) => ({ scopeId, ...day, firstAt, lastAt })),
+      const records = new Map<string, Kept>();
+      for (const { does: what, action: one } of taken) {
+        does[what]?.run(one);
+        if (what === 'takeBack') takeBackActions(sql, one.by, 'i', { at: '2026', by: 'undo' });
+        after(records, what, one);
+      }
+      for (const statement of forgetUnused) database.exec(statement);
+      const there = all(
+        'SELECT "id", "removed", "scopeId", "studentId", "at", "kind", "place", "seconds" FROM "activity"',
       );
-      const found = database.prepare('SELECT * FROM "activityDay"').all();
-      const ordered = (rows: object[]) =>
-        rows.map((row) => JSON.stringify(Object.entries(row).sort())).sort();
-      expect(ordered(found as object[])).toEqual(ordered(expected));
-      const totals = database.prepare('SELECT * FROM "activityTotal"').all() as { hours: number }[];
-      const inAll = database
-        .prepare(
-          'SELECT "scopeId", "studentId", substr("at", 1, 10) AS "day", count(*) AS "count", total("seconds") AS "seconds", min(substr("at" || \':00\', 1, 19)) AS "firstAt", max(substr("at" || \':00\', 1, 19)) AS "lastAt", group_concat(substr("at", 12, 2)) AS "hours" FROM "activity" WHERE NOT "removed" GROUP BY 1, 2, 3',
-        )
-        .all() as { hours: string }[];
-      const bits = (hours: string) => hours.split(',').reduce((sum, hour) => sum | (1 << Number(hour)), 0);
-      expect(ordered(totals)).toEqual(ordered(inAll.map((row) => ({ ...row, hours: bits(row.hours) }))));
+      const shownOf = ({ by: _by, decidedBy: _decidedBy, ...record }: Kept) => record;
+      expect(ordered(there)).toEqual(ordered([...records.values()].map(shownOf)));
+      const kept = [...records.values()].filter(({ removed }) => removed === 0);
+      const recount = (rows: readonly (Omit<Kept, 'kind' | 'place'> & { kind: string; place: string })[]) =>
+        ['s', 't'].flatMap((scopeId) =>
+          rollUp(rows.filter((row) => row.scopeId === scopeId)).map((day) => ({ scopeId, ...day })),
+        );
+      const days = `${shown}, "kinds"."text" AS "kind", "places"."text" AS "place" FROM "actionDay" ${words} JOIN "activityWord" AS "kinds" ON "kinds"."n" = "kind" JOIN "activityWord" AS "places" ON "places"."n" = "place"`;
+      expect(ordered(all(days))).toEqual(ordered(recount(kept)));
+      const inAll = recount(kept.map((row) => ({ ...row, kind: '', place: '' })));
+      const totals = inAll.map(({ kind: _kind, place: _place, ...day }) => day);
+      expect(ordered(all(`${shown} FROM "actionTotal" ${words}`))).toEqual(ordered(totals));
     }),
     { numRuns: 300 },
   );

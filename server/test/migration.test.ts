@@ -34,7 +34,15 @@ const views = [
   '/api/students/ann/path',
   '/api/sections/boats/counts?from=2026-11-01&to=2026-11-30',
   '/api/totals?from=2026-11-01&to=2026-11-30',
+  '/api/sections/boats/work?from=2026-11-16&to=2026-11-23',
+  '/api/sections/boats/students/ann/days/2026-11-18',
 ];
+
+/** Makes a database as it was before a migration. */
+async function undoTo(file: DataSource, name: string): Promise<void> {
+  const all: string[] = migrations.map((migration) => new migration().name).reverse();
+  for (const _ of all.slice(0, all.indexOf(name) + 1)) await file.undoLastMigration();
+}
 
 const answersOf = async (caller: Caller) =>
   Promise.all(views.map(async (view) => (await caller.call('GET', view)).json()));
@@ -73,15 +81,23 @@ test('a database from before there were scopes is taken over, and every view ans
     ),
   ]);
   await send(ines, [ownPiece]);
+  const log = 'Name,When,Action,Course,Page\nAnn Tanaka,2026-11-18 09:05,opened,Log book,Week 3\n';
+  const bytes = new TextEncoder().encode(log);
+  const brought = await ines.call('POST', '/api/sections/boats/activity?name=log.csv', bytes);
+  const { changeId } = (await brought.json()) as { changeId: string };
   const before = await answersOf(ines);
   await first.stop();
   const options = { type: 'better-sqlite3' as const, entities, migrations };
   const file = await new DataSource({ ...options, database: `${first.folder}/slate-path.db` }).initialize();
-  await file.undoLastMigration();
+  await undoTo(file, 'OwnWork1765800000000');
   await file.destroy();
   const second = await startServer({ now, folder: first.folder });
   const again = await signedIn(second.address, '/api/sign-in');
   expect(await answersOf(again)).toEqual(before);
+  // What was done before is taken back after.
+  await send(again, [change('undo', { changeId })]);
+  const [, , , , , , , , work] = (await answersOf(again)) as { days: unknown[] }[];
+  expect(work?.days).toEqual([]);
   await send(again, [
     change('term.set', { id: 'term', name: 'B', startsOn: '2026-11-02', endsOn: '2026-12-04' }),
   ]);
@@ -96,7 +112,7 @@ test('what was done to a task is taken back as what was done to a piece of work'
   await first.stop();
   const options = { type: 'better-sqlite3' as const, entities, migrations };
   const file = await new DataSource({ ...options, database: `${first.folder}/slate-path.db` }).initialize();
-  await file.undoLastMigration();
+  await undoTo(file, 'OwnWork1765800000000');
   // The log as it was written then: made, then said to be done on another day.
   const task = { title: 'Chart of the bay', sectionId: 'boats', studentId: 'ann', minutes: 40 };
   const edit = { table: 'task', id: 'own', overruled: [] };

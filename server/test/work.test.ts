@@ -200,12 +200,18 @@ test('who is erased goes from the actions and from what they were added up to', 
   expect(answer.status).toBe(200);
   expect((await work()).days.map(({ studentId }) => studentId)).not.toContain(mei);
   const database = new Database(path.join(server.folder, 'slate-path.db'), { readonly: true });
-  const left = ['activity', 'activityDay', 'activityTotal'].map(
-    (table) =>
-      database.prepare(`SELECT count(*) AS n FROM "${table}" WHERE "studentId" = ?`).get(mei) as {
-        n: number;
-      },
-  );
+  const left = [
+    database.prepare('SELECT count(*) AS n FROM "activity" WHERE "studentId" = ?').get(mei),
+    // Neither its number nor its days are there, nor those of anybody who has no action.
+    database.prepare('SELECT count(*) AS n FROM "activityWord" WHERE "text" = ?').get(mei),
+    ...['actionDay', 'actionTotal'].map((table) =>
+      database
+        .prepare(
+          `SELECT count(*) AS n FROM "${table}" WHERE "student" NOT IN (SELECT "student" FROM "action")`,
+        )
+        .get(),
+    ),
+  ];
   database.close();
-  expect(left).toEqual([{ n: 0 }, { n: 0 }, { n: 0 }]);
+  expect(left).toEqual([{ n: 0 }, { n: 0 }, { n: 0 }, { n: 0 }]);
 });

@@ -1,6 +1,7 @@
 import { editsOf } from '@slate-path/core/changes/editsOf';
 import { aboutOf, Change, type ChangeAnswer } from '@slate-path/core/changes/schema';
 import { forget } from '@slate-path/core/keeping/erasure/forget';
+import { takeBackActions } from '../database/activity/writeActions';
 import { takeBackBulk } from '../database/bulkRows';
 import type { LoggedEdit } from '../database/entities';
 import type { OpenDatabase } from '../database/open';
@@ -70,7 +71,7 @@ function perform(sql: Sql, change: Change, arrival: Arrival): Outcome {
     if (line.kind === 'activity.bring') {
       // No device holds actions: only views are older now.
       const stamp = { at: arrival.receivedAt, by: change.id };
-      takeBackBulk(sql, changeId, teacherId, stamp, ['activity']);
+      takeBackActions(sql, changeId, teacherId, stamp);
       const told = { kind: line.kind, changeId: change.id };
       for (const other of tellBeside(sql, teacherId, new Set([line.about ?? '']), told)) heard?.add(other);
       return { about: line.about, edits: [], scopes: new Set() };

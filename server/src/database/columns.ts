@@ -281,6 +281,5 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   pathSummary: [['studentId']],
   work: [['sectionId'], ['studentId']],
   handIn: [['workId'], ['studentId']],
-  activity: [['studentId', 'at']],
   nod: [['studentId']],
 };

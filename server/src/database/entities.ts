@@ -11,6 +11,7 @@ import {
   TeachingEntity,
   TouchEntity,
 } from './scopeEntities';
+import { activityEntities } from './activity/entities';
 import { FeedEntity } from './feedEntity';
 import { flag, indices, json, nullableText, ownColumns, text } from './columns';
 
@@ -87,6 +88,8 @@ function recordEntity(table: TableName): EntitySchema<Row> {
   return new EntitySchema<Row>({
     name: table,
     tableName: table,
+    // A view of what is kept in fewer bytes.
+    synchronize: table !== 'activity',
     columns: {
       id: { type: 'text', primary: true },
       teacherId: text,
@@ -244,51 +247,7 @@ export const ChangeEntity = new EntitySchema<ChangeLine>({
   ],
 });
 
-/** What a student did on a day, in all: counted by triggers (`activityDays.ts`). */
-export interface ActivityTotalRow {
-  scopeId: string;
-  studentId: string;
-  day: string;
-  count: number;
-  seconds: number;
-  firstAt: string;
-  lastAt: string;
-  /** A bit for each hour of the day. */
-  hours: number;
-}
-
-/** The same, of one kind and in one place. */
-export interface ActivityDayRow extends ActivityTotalRow {
-  kind: string;
-  place: string;
-}
-
-const key = { type: 'text', primary: true } as const;
-const counted = {
-  count: { type: 'integer' },
-  seconds: { type: 'real' },
-  firstAt: text,
-  lastAt: text,
-  hours: { type: 'integer' },
-} as const;
-
-export const ActivityTotalEntity = new EntitySchema<ActivityTotalRow>({
-  name: 'activityTotal',
-  tableName: 'activityTotal',
-  withoutRowid: true,
-  columns: { scopeId: key, studentId: key, day: key, ...counted },
-});
-
-export const ActivityDayEntity = new EntitySchema<ActivityDayRow>({
-  name: 'activityDay',
-  tableName: 'activityDay',
-  withoutRowid: true,
-  columns: { scopeId: key, studentId: key, day: key, kind: key, place: key, ...counted },
-});
-
 export const entities = [
-  ActivityTotalEntity,
-  ActivityDayEntity,
   FeedEntity,
   MemberEntity,
   ScopeEntity,
@@ -305,5 +264,6 @@ export const entities = [
   CheckInLinkEntity,
   ErasureEntity,
   ErasingEntity,
+  ...activityEntities,
   ...Object.values(recordEntities),
 ];

@@ -25,6 +25,7 @@ import { TimetableParts1765500000000 } from './migrations/1765500000000-Timetabl
 import { ActivityDays1765600000000 } from './migrations/1765600000000-ActivityDays';
 import { Feeds1765700000000 } from './migrations/1765700000000-Feeds';
 import { OwnWork1765800000000 } from './migrations/1765800000000-OwnWork';
+import { CompactActivity1765900000000 } from './migrations/1765900000000-CompactActivity';
 import { holdFolder, type LetGo } from './hold';
 import { DatabaseError, diskTrouble, reasonOf } from './problems';
 import { finishRestore } from './restore';
@@ -55,6 +56,7 @@ export const migrations = [
   ActivityDays1765600000000,
   Feeds1765700000000,
   OwnWork1765800000000,
+  CompactActivity1765900000000,
 ];
 
 /**

@@ -12,6 +12,7 @@ import type {
   StreamRows,
   StreamTable,
 } from '@slate-path/core/watch/signals/observe/streamRows';
+import { dateOf, numberOf } from '../database/activity/tables';
 import { notRemoved, type RecordReader } from '../database/readRecords';
 import { alsoReadable, readable } from '../scopes/access';
 
@@ -42,7 +43,7 @@ const statements = {
 const sectionHere = `SELECT "id" FROM "section" WHERE ${alsoReadable('section')} AND ${notRemoved} AND "id" = ?`;
 
 /** What was done outside the lessons of a class, or of the teacher's students in no class, day by day. */
-const activityHere = `SELECT CASE WHEN "scopeId" = :sectionId THEN :sectionId END AS section_id, "studentId" AS student_id, "day" AS "at", "count" FROM "activityTotal" WHERE "scopeId" IN (:sectionId, :teacherId) ORDER BY "scopeId", "studentId", "day"`;
+const activityHere = `SELECT CASE WHEN "scope" = ${numberOf(':sectionId')} THEN :sectionId END AS section_id, "text" AS student_id, ${dateOf('"day"')} AS "at", "count" FROM "actionTotal" JOIN "activityWord" ON "n" = "student" WHERE "scope" IN (${numberOf(':sectionId')}, ${numberOf(':teacherId')}) ORDER BY "scope", "student", "day"`;
 
 /**
  * The rows of a class's lessons, as one list for each column of each lesson: a third of the time that a row for each

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { ulid } from 'ulid';
 import type { Clock } from '../clock';
 import { writeLine } from '../changes/log';
+import { ActionWriter } from '../database/activity/writeActions';
 import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
 import { erasedStudents } from '../keeping/erasure/erased';
@@ -47,9 +48,7 @@ function* withIds(
   }
 }
 
-const insert =
-  'INSERT OR IGNORE INTO "activity" ("id", "teacherId", "scopeId", "removed", "stamps", "sectionId", "studentId", "at", "kind", "place", "object", "seconds") VALUES (?, ?, ?, 0, ?, ?, ?, ?, ?, ?, ?, ?)';
-const revive = `UPDATE "activity" SET "removed" = 0, "stamps" = json_set("stamps", '$.removed', json(?)) WHERE "id" = ? AND "removed"`;
+const revive = `UPDATE "activity" SET "removed" = 0, "stamps" = json_set("stamps", '$.removed', json(?)) WHERE "id" = ?`;
 
 /** Those of some actions that are here; they are taken away where their store says that they do not count any more. */
 function takeAway(sql: Sql, ids: readonly string[], stamp: { at: string; by: string }): void {
@@ -69,17 +68,13 @@ function writePart(
   { teacherId, sectionId }: Place,
   stamp: { at: string; by: string },
 ): number {
-  const stamps = JSON.stringify({ '*': stamp });
+  const writer = new ActionWriter(sql, { teacherId, sectionId, stamps: { '*': stamp } });
   const until = performance.now() + longestPartMs;
   let place = from;
   while (place < wanted.length && (place === from || performance.now() < until)) {
     const [id, [studentId, at, kind, where, object, seconds]] = wanted[place] as [string, ActionOfStudent];
-    const made = sql.run(
-      insert,
-      ...[id, teacherId, sectionId, stamps, sectionId],
-      ...[studentId, at, kind, where, object, seconds],
-    );
-    if (made === 0) sql.run(revive, JSON.stringify(stamp), id);
+    const isNew = writer.add({ id, studentId, at, kind, place: where, object, seconds });
+    if (!isNew) sql.run(revive, JSON.stringify(stamp), id);
     place += 1;
   }
   return place;
@@ -90,9 +85,9 @@ const lookUpLength = 2000;
 
 const isThere = {
   /** Brought again on purpose: what was taken back comes again. */
-  file: 'SELECT 1 FROM "activity" WHERE "id" = ? AND NOT "removed"',
+  file: 'SELECT 1 FROM "action" WHERE "id" = ? AND NOT "removed"',
   /** Told again by itself: what was taken back stays so. */
-  feed: 'SELECT 1 FROM "activity" WHERE "id" = ?',
+  feed: 'SELECT 1 FROM "action" WHERE "id" = ?',
 };
 
 /** Those that are to be written. */

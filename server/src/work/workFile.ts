@@ -12,6 +12,8 @@ import {
   type WorkOfClass,
   type WorkSheet,
 } from '@slate-path/core/work/workTables';
+import { dayLength } from '../database/activity/rollUps';
+import { dateOf, moment, numberOf, word } from '../database/activity/tables';
 import { RecordReader } from '../database/readRecords';
 import { escaped, printedPage, printedTable } from '../files/printed';
 import { workbook } from '../files/workbook';
@@ -29,7 +31,7 @@ export interface WorkFileRequest {
   order: NameOrder;
 }
 
-const daysOfClass = `SELECT "studentId", "day", "kind", "place", "count", "seconds", "firstAt" AS "first", "lastAt" AS "last", "hours" FROM "activityDay" WHERE "scopeId" = ? AND "day" BETWEEN ? AND ? ORDER BY "day", "studentId", "kind", "place"`;
+const daysOfClass = `SELECT "who"."text" AS "studentId", ${dateOf('"day"')} AS "day", ${word('"kind"')} AS "kind", ${word('"place"')} AS "place", "count", "seconds", ${moment('"first"')} AS "first", ${moment('"last"')} AS "last", "hours" FROM "actionDay" JOIN "activityWord" AS "who" ON "who"."n" = "student" WHERE "scope" = ${numberOf('?')} AND "day" BETWEEN unixepoch(?) / ${dayLength} AND unixepoch(?) / ${dayLength} ORDER BY 2, 1, 3, 4`;
 
 function readWork({ file, teacherId, sectionId, from, to, now, order }: WorkFileRequest): WorkOfClass {
   const reader = new RecordReader(file);

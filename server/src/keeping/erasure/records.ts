@@ -4,6 +4,7 @@ import type { Span } from '@slate-path/core/notes/searchTerms';
 import { displayName } from '@slate-path/core/people/names';
 import type { TableName } from '@slate-path/core/records/schema';
 import { references, tableNames } from '@slate-path/core/records/tables';
+import { forgetUnused } from '../../database/activity/tables';
 import { ownColumns } from '../../database/columns';
 import type { Sql } from '../../database/sql';
 import { madeInSchool } from '../../scopes/access';
@@ -123,6 +124,7 @@ export function eraseRows(sql: Sql, teacherId: string, found: Found): void {
       sql.run(`DELETE FROM "${table}" WHERE "id" = ? AND ${madeInSchool}`, id, teacherId);
     }
   }
+  for (const statement of forgetUnused) sql.run(statement);
   sql.run('DELETE FROM "pathGrant" WHERE "studentId" = ?', found.student.id);
   sql.run('DELETE FROM "access" WHERE "scopeId" = ?', found.student.id);
   sql.run('DELETE FROM "scope" WHERE "id" = ?', found.student.id);
