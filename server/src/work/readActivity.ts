@@ -177,18 +177,18 @@ export function readStudentDay(
   { sectionId, studentId, date }: { sectionId: string; studentId: string; date: string },
 ): { actions: ActionRow[]; more: boolean } {
   const begin = dayOf(date) * dayLength;
-  const rows = sql.all<Record<'at' | 'kind' | 'place' | 'object', number> & { seconds: number | null }>(
+  const rows = sql.all<Record<'at' | 'kind' | 'place', number> & Pick<ActionRow, 'object' | 'seconds'>>(
     `SELECT "at", "kind", "place", "object", "seconds" FROM "action" WHERE "student" = ${numberOf(':studentId')} AND "at" >= :begin AND "at" < :end AND "scope" = ${numberOf(':sectionId')} AND NOT "removed" ORDER BY "at", "n" LIMIT :most`,
     { studentId, sectionId, begin, end: begin + dayLength, most: mostActions + 1 },
   );
   const words = wordsOf(
     sql,
-    rows.flatMap(({ kind, place, object }) => [kind, place, object]),
+    rows.flatMap(({ kind, place }) => [kind, place]),
   );
   const wordOf = (n: number) => words.get(n) ?? '';
   const actions = rows.slice(0, mostActions).map(({ at, kind, place, object, seconds }): ActionRow => ({
     ...{ at: momentOf(at), kind: wordOf(kind), place: wordOf(place) },
-    ...{ object: wordOf(object), seconds },
+    ...{ object, seconds },
   }));
   return { actions, more: rows.length > mostActions };
 }

@@ -36,7 +36,7 @@ export const activityEntities = [
     'action',
     {
       ...{ n: primary, id: text, batch: number, removed: { type: 'boolean', default: false } },
-      ...{ scope: number, student: number, at: number, kind: number, place: number, object: number },
+      ...{ scope: number, student: number, at: number, kind: number, place: number, object: text },
       seconds: { type: 'real', nullable: true },
     },
     {

@@ -10,7 +10,7 @@ export const actionTables = [
   `CREATE UNIQUE INDEX "activityWord_by_text" ON "activityWord" ("text")`,
   `CREATE TABLE "activityBatch" ("n" integer PRIMARY KEY NOT NULL, "teacherId" text NOT NULL, "scopeId" text NOT NULL, "sectionId" text, "stamps" text NOT NULL)`,
   `CREATE INDEX "activityBatch_by_stamps" ON "activityBatch" ("stamps")`,
-  `CREATE TABLE "action" ("n" integer PRIMARY KEY NOT NULL, "id" text NOT NULL, "batch" integer NOT NULL, "removed" boolean NOT NULL DEFAULT (0), "scope" integer NOT NULL, "student" integer NOT NULL, "at" integer NOT NULL, "kind" integer NOT NULL, "place" integer NOT NULL, "object" integer NOT NULL, "seconds" real)`,
+  `CREATE TABLE "action" ("n" integer PRIMARY KEY NOT NULL, "id" text NOT NULL, "batch" integer NOT NULL, "removed" boolean NOT NULL DEFAULT (0), "scope" integer NOT NULL, "student" integer NOT NULL, "at" integer NOT NULL, "kind" integer NOT NULL, "place" integer NOT NULL, "object" text NOT NULL, "seconds" real)`,
   `CREATE UNIQUE INDEX "action_by_id" ON "action" ("id")`,
   `CREATE INDEX "action_by_student_at" ON "action" ("student", "at")`,
   `CREATE INDEX "action_by_batch" ON "action" ("batch")`,
@@ -25,9 +25,9 @@ export const moment = (at: string) => `strftime('%Y-%m-%dT%H:%M:%S', ${at}, 'uni
 /** An expression of the date of a day that is counted from 1970. */
 export const dateOf = (day: string) => `date(${day} * ${dayLength}, 'unixepoch')`;
 
-export const activityView = `CREATE VIEW "activity" AS SELECT "id", "teacherId", "scopeId", "removed", "stamps", "sectionId", "who"."text" AS "studentId", ${moment('"at"')} AS "at", ${word('"kind"')} AS "kind", ${word('"place"')} AS "place", ${word('"object"')} AS "object", "seconds" FROM "action" JOIN "activityBatch" ON "activityBatch"."n" = "batch" JOIN "activityWord" AS "who" ON "who"."n" = "student"`;
+export const activityView = `CREATE VIEW "activity" AS SELECT "id", "teacherId", "scopeId", "removed", "stamps", "sectionId", "who"."text" AS "studentId", ${moment('"at"')} AS "at", ${word('"kind"')} AS "kind", ${word('"place"')} AS "place", "object", "seconds" FROM "action" JOIN "activityBatch" ON "activityBatch"."n" = "batch" JOIN "activityWord" AS "who" ON "who"."n" = "student"`;
 
-const addWords = ['scopeId', 'studentId', 'kind', 'place', 'object']
+const addWords = ['scopeId', 'studentId', 'kind', 'place']
   .map((name) => `INSERT OR IGNORE INTO "activityWord" ("text") VALUES (new."${name}");`)
   .join(' ');
 const batchOfNew = `"stamps" = new."stamps" AND "teacherId" = new."teacherId" AND "scopeId" = new."scopeId" AND "sectionId" IS new."sectionId"`;
@@ -42,7 +42,7 @@ const asNumbers = {
   at: 'unixepoch(new."at")',
   kind: numberOf('new."kind"'),
   place: numberOf('new."place"'),
-  object: numberOf('new."object"'),
+  object: 'new."object"',
   seconds: 'new."seconds"',
 };
 const names = Object.keys(asNumbers).map((name) => `"${name}"`);
@@ -56,7 +56,7 @@ export const activityTriggers = [
   `CREATE TRIGGER "activity_gone" INSTEAD OF DELETE ON "activity" BEGIN DELETE FROM "action" WHERE "id" = old."id"; END`,
 ];
 
-const used = ['scope', 'student', 'kind', 'place', 'object'].map((name) => `SELECT "${name}" FROM "action"`);
+const used = ['scope', 'student', 'kind', 'place'].map((name) => `SELECT "${name}" FROM "action"`);
 
 /** Words and batches that no action has any more. */
 export const forgetUnused = [

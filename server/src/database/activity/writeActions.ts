@@ -60,7 +60,7 @@ export class ActionWriter {
   /** @returns false where it is there already, removed or not */
   add({ id, studentId, at, kind, place, object, seconds }: NewAction): boolean {
     const who = this.numberOf(studentId);
-    const words = [this.numberOf(kind), this.numberOf(place), this.numberOf(object)];
+    const words = [this.numberOf(kind), this.numberOf(place), object];
     return this.sql.run(addAction, id, this.batch, this.scope, who, at, ...words, seconds) > 0;
   }
 }

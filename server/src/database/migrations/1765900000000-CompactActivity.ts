@@ -6,7 +6,7 @@ import { points, record } from './tableSql';
 /** Of databases in which an earlier `ActivityDays` counted in words. */
 const before = ['activity_counted', 'activity_counted_anew', 'activity_uncounted'];
 
-const words = ['scopeId', 'studentId', 'kind', 'place', 'object'].map(
+const words = ['scopeId', 'studentId', 'kind', 'place'].map(
   (name) => `SELECT "${name}" AS "text" FROM "activityBefore"`,
 );
 const inBatch = (name: string) => `"b"."${name}" = "activityBefore"."${name}"`;
@@ -30,7 +30,7 @@ export class CompactActivity1765900000000 implements MigrationInterface {
       `INSERT INTO "activityBatch" ("teacherId", "scopeId", "sectionId", "stamps") SELECT DISTINCT "teacherId", "scopeId", "sectionId", "stamps" FROM "activityBefore"`,
     );
     await runner.query(
-      `INSERT INTO "action" ("id", "batch", "removed", "scope", "student", "at", "kind", "place", "object", "seconds") SELECT "id", ${batch}, "removed", ${of('scopeId')}, ${of('studentId')}, unixepoch("at"), ${of('kind')}, ${of('place')}, ${of('object')}, "seconds" FROM "activityBefore" ORDER BY rowid`,
+      `INSERT INTO "action" ("id", "batch", "removed", "scope", "student", "at", "kind", "place", "object", "seconds") SELECT "id", ${batch}, "removed", ${of('scopeId')}, ${of('studentId')}, unixepoch("at"), ${of('kind')}, ${of('place')}, "object", "seconds" FROM "activityBefore" ORDER BY rowid`,
     );
     await runner.query('DROP TABLE "activityBefore"');
     for (const statement of countEveryDay) await runner.query(statement);
