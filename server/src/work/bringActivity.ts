@@ -1,7 +1,8 @@
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 import { ulid } from 'ulid';
 import type { Clock } from '../clock';
 import { writeLine } from '../changes/log';
+import { numberOf } from '../database/activity/tables';
 import { ActionWriter } from '../database/activity/writeActions';
 import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
@@ -29,23 +30,30 @@ export interface Place {
   heard: Set<string>;
 }
 
+/** So many are worked on before others have a turn. */
+const turnLength = 1000;
+const othersTurn = () => new Promise((resolve) => setImmediate(resolve));
+
 /** Within one file the same action may stand twice and be two: they are told apart by their number. */
-function* withIds(
+async function withIds(
   sectionId: string,
   actions: readonly ActionOfStudent[],
-): Generator<[string, ActionOfStudent]> {
+): Promise<[string, ActionOfStudent][]> {
   const seen = new Map<string, number>();
-  for (const action of actions) {
+  const found: [string, ActionOfStudent][] = [];
+  for (const [index, action] of actions.entries()) {
+    if (index % turnLength === 0) await othersTurn();
     const ref = action[6];
     const key = JSON.stringify(ref === null ? action : [action[0], ref]);
     const times = seen.get(key) ?? 0;
     seen.set(key, times + 1);
     // A statement has an id of its own: it is one however often it comes.
     if (ref !== null && times > 0) continue;
-    const hash = createHash('sha256').update(`${sectionId} ${key} ${times}`).digest('base64url');
+    const digest = hash('sha256', `${sectionId} ${key} ${times}`, 'base64url');
     // The moment before it: what is written one after the other stands so in the index.
-    yield [`${action[1].replace(/\D/g, '')}-${hash.slice(0, 22)}`, action];
+    found.push([`${action[1].replace(/\D/g, '')}-${digest.slice(0, 22)}`, action]);
   }
+  return found;
 }
 
 const revive = `UPDATE "activity" SET "removed" = 0, "stamps" = json_set("stamps", '$.removed', json(?)) WHERE "id" = ?`;
@@ -80,9 +88,6 @@ function writePart(
   return place;
 }
 
-/** So many are looked up before others have a turn. */
-const lookUpLength = 2000;
-
 const isThere = {
   /** Brought again on purpose: what was taken back comes again. */
   file: 'SELECT 1 FROM "action" WHERE "id" = ? AND NOT "removed"',
@@ -90,17 +95,19 @@ const isThere = {
   feed: 'SELECT 1 FROM "action" WHERE "id" = ?',
 };
 
+const anyOfClass = `SELECT 1 FROM "action" WHERE "scope" = ${numberOf('?')}`;
+
 /** Those that are to be written. */
 async function notThere(
-  database: OpenDatabase,
-  all: readonly [string, ActionOfStudent][],
+  { database, sectionId }: Place,
+  all: [string, ActionOfStudent][],
   { comes }: ActivitySource,
 ): Promise<[string, ActionOfStudent][]> {
+  if (!database.lookUp.get(anyOfClass, sectionId)) return all;
   const wanted: [string, ActionOfStudent][] = [];
-  for (let from = 0; from < all.length; from += lookUpLength) {
-    for (const one of all.slice(from, from + lookUpLength))
-      if (!database.lookUp.get(isThere[comes], one[0])) wanted.push(one);
-    await new Promise((resolve) => setImmediate(resolve));
+  for (const [index, one] of all.entries()) {
+    if (index % turnLength === 0) await othersTurn();
+    if (!database.lookUp.get(isThere[comes], one[0])) wanted.push(one);
   }
   return wanted;
 }
@@ -131,12 +138,12 @@ export async function bringActivity(
   const id = ulid(clock());
   const erased = new Set(erasedStudents(database.lookUp, teacherId));
   const kept = actions.filter(([studentId]) => !erased.has(studentId));
-  const all = [...withIds(sectionId, kept)];
-  const wanted = await notThere(database, all, source);
+  const all = await withIds(sectionId, kept);
+  const wanted = await notThere(place, all, source);
   const known = all.length - wanted.length;
   // By the moment, as in the index of ids: one after the other they are written to the same pages.
   wanted.sort(([a], [b]) => (a < b ? -1 : 1));
-  const gone = [...withIds(sectionId, voided)]
+  const gone = (await withIds(sectionId, voided))
     .map(([actionId]) => actionId)
     .filter((actionId) => database.lookUp.get(isThere.file, actionId));
   const fresh = new Set(wanted.flatMap(([, [, , , , , , ref]]) => ref ?? []));
