@@ -1,13 +1,12 @@
 import fs from 'node:fs';
-import os from 'node:os';
 import path from 'node:path';
 import { ulid } from 'ulid';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { Enrolment, Student } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import { readWatch } from '@slate-path/server/watch/readWatch';
-import { startServer, type Running } from '@slate-path/server/start';
 import { teacher } from '@slate-path/e2e/src/classroom';
+import { RestartableServer } from '@slate-path/e2e/src/server';
 import { median, percentile } from './percentile';
 import { fillSchool, schoolDays, year } from './school';
 
@@ -15,10 +14,11 @@ const imported = 200_000;
 const kinds = ['opened', 'posted', 'answered', 'edited', 'handed in'];
 const places = ['Log book', 'Forum', 'Tasks'];
 const times = 60;
+const now = '2026-08-01T12:00:00Z';
 const two = (number: number) => String(number).padStart(2, '0');
 
 interface School {
-  running: Running;
+  server: RestartableServer;
   client: ApiClient;
   sectionIds: string[];
   /** Names of each class’s students, as a file has them. */
@@ -26,10 +26,9 @@ interface School {
 }
 
 async function openSchool(): Promise<School> {
-  const dataFolder = fs.mkdtempSync(path.join(os.tmpdir(), 'slate-bench-'));
-  const clock = () => Date.parse('2026-08-01T12:00:00Z');
-  const running = await startServer({ dataFolder, port: 0, host: '127.0.0.1', pages: null, clock });
-  const client = await ApiClient.signIn(running.address, '/api/first-start', teacher);
+  const server = await RestartableServer.create();
+  await server.start(now);
+  const client = await ApiClient.signIn(server.address, '/api/first-start', teacher);
   const sectionIds = await fillSchool(client, year);
   const setup = await client.get<{ student: Student[]; enrolment: Enrolment[] }>('/api/setup');
   const nameOf = new Map(setup.student.map((one) => [one.id, `${one.givenName} ${one.familyName}`]));
@@ -39,7 +38,7 @@ async function openSchool(): Promise<School> {
       setup.enrolment.filter(({ sectionId }) => sectionId === id).map((e) => nameOf.get(e.studentId) ?? ''),
     ]),
   );
-  return { running, client, sectionIds, names };
+  return { server, client, sectionIds, names };
 }
 
 /** A file of so many actions of a class, spread over the school days of the year, or over those of one month. */
@@ -56,6 +55,26 @@ function fileOf(names: readonly string[], count: number, salt: number): Uint8Arr
     );
   }
   return new TextEncoder().encode(lines.join('\n'));
+}
+
+const databaseOf = ({ folder }: RestartableServer) => path.join(folder, 'slate-path.db');
+
+/** What the server's process holds, looked at ten times a second. */
+function watchMemory({ pid }: RestartableServer) {
+  const megabytes = () =>
+    (Number(fs.readFileSync(`/proc/${pid}/statm`, 'latin1').split(' ')[1]) * 4096) / 2 ** 20;
+  const atFirst = megabytes();
+  let most = atFirst;
+  const timer = setInterval(() => {
+    most = Math.max(most, megabytes());
+  }, 100);
+  return {
+    atFirst,
+    most: () => most,
+    end: () => {
+      clearInterval(timer);
+    },
+  };
 }
 
 async function bring({ client }: School, sectionId: string, file: Uint8Array): Promise<number> {
@@ -96,7 +115,7 @@ async function takesEach(work: () => Promise<unknown>): Promise<number[]> {
 
 /** Every view of work, and the watch list, at one size. */
 async function views(school: School, said: string): Promise<Record<string, number>> {
-  const { client, sectionIds, running } = school;
+  const { client, sectionIds, server } = school;
   const [sectionId = ''] = sectionIds;
   const to = schoolDays(year.days).at(-1) ?? '';
   const { student } = await client.get<{ student: Student[] }>('/api/setup');
@@ -112,12 +131,12 @@ async function views(school: School, said: string): Promise<Record<string, numbe
     figures[`work ${name}, ${said}, server p50 ms`] = median(took);
     figures[`work ${name}, ${said}, server p95 ms`] = percentile(took, 0.95);
   }
-  const { file } = running.services.database;
+  const file = databaseOf(server);
   const teacherId = (await client.get<{ teacher: { id: string } }>('/api/session')).teacher.id;
   const watch: number[] = [];
   for (let round = 0; round < 5; round += 1) {
     const begun = performance.now();
-    readWatch({ file, teacherId, sectionIds, now: running.services.clock() });
+    readWatch({ file, teacherId, sectionIds, now: Date.parse(now) });
     watch.push(performance.now() - begun);
   }
   figures[`watch list of six classes, ${said}, ms`] = median(watch);
@@ -127,12 +146,13 @@ async function views(school: School, said: string): Promise<Record<string, numbe
 /** Activity in the size of a year: a large file, a roll meanwhile, every view, with one and two million actions. */
 export async function benchWork(): Promise<Record<string, number>> {
   const school = await openSchool();
-  const { sectionIds, names, running } = school;
+  const { sectionIds, names, server } = school;
   const [first = ''] = sectionIds;
   const namesOf = (sectionId: string) => names.get(sectionId) ?? [];
   const usual: number[] = [];
   for (let round = 0; round < times; round += 1) usual.push(await acknowledged(school, first));
 
+  const memory = watchMemory(server);
   const file = fileOf(namesOf(first), imported, 0);
   const begun = performance.now();
   const state = { isDone: false };
@@ -153,15 +173,19 @@ export async function benchWork(): Promise<Record<string, number>> {
     'a roll’s change acknowledged, usual p95 ms': percentile(usual, 0.95),
     'the same while the file is taken in, p50 ms': median(meanwhile),
     'the same while the file is taken in, p95 ms': percentile(meanwhile, 0.95),
+    'server memory before, MB': memory.atFirst,
+    'server memory while the file is taken in, at most, MB': memory.most(),
   };
   for (const [index, sectionId] of sectionIds.slice(1).entries())
     await bring(school, sectionId, fileOf(namesOf(sectionId), 160_000, index + 1));
   Object.assign(figures, await views(school, '1 million actions'));
-  figures['server memory with that, MB'] = process.memoryUsage().rss / 2 ** 20;
+  figures['server memory up to then, at most, MB'] = memory.most();
   for (const [index, sectionId] of sectionIds.entries())
     await bring(school, sectionId, fileOf(namesOf(sectionId), 166_667, index + 11));
   Object.assign(figures, await views(school, '2 million actions'));
-  figures['database MB, 2 million actions'] = fs.statSync(running.services.database.file).size / 2 ** 20;
-  await running.stop();
+  figures['database MB, 2 million actions'] = fs.statSync(databaseOf(server)).size / 2 ** 20;
+  memory.end();
+  await server.end('SIGTERM');
+  server.remove();
   return figures;
 }
