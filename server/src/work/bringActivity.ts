@@ -1,4 +1,3 @@
-import { hash } from 'node:crypto';
 import { ulid } from 'ulid';
 import type { Clock } from '../clock';
 import { writeLine } from '../changes/log';
@@ -8,6 +7,7 @@ import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
 import { erasedStudents } from '../keeping/erasure/erased';
 import { tellBeside } from '../scopes/news';
+import { othersTurn, unpacked, withIds, type KnownAction } from './actionParts';
 import type { ActionOfStudent } from './readFile';
 
 /** So long one transaction writes: others who write wait for no longer than that. */
@@ -30,32 +30,6 @@ export interface Place {
   heard: Set<string>;
 }
 
-/** So many are worked on before others have a turn. */
-const turnLength = 1000;
-const othersTurn = () => new Promise((resolve) => setImmediate(resolve));
-
-/** Within one file the same action may stand twice and be two: they are told apart by their number. */
-async function withIds(
-  sectionId: string,
-  actions: readonly ActionOfStudent[],
-): Promise<[string, ActionOfStudent][]> {
-  const seen = new Map<string, number>();
-  const found: [string, ActionOfStudent][] = [];
-  for (const [index, action] of actions.entries()) {
-    if (index % turnLength === 0) await othersTurn();
-    const ref = action[6];
-    const key = JSON.stringify(ref === null ? action : [action[0], ref]);
-    const times = seen.get(key) ?? 0;
-    seen.set(key, times + 1);
-    // A statement has an id of its own: it is one however often it comes.
-    if (ref !== null && times > 0) continue;
-    const digest = hash('sha256', `${sectionId} ${key} ${times}`, 'base64url');
-    // The moment before it: what is written one after the other stands so in the index.
-    found.push([`${action[1].replace(/\D/g, '')}-${digest.slice(0, 22)}`, action]);
-  }
-  return found;
-}
-
 const revive = `UPDATE "activity" SET "removed" = 0, "stamps" = json_set("stamps", '$.removed', json(?)) WHERE "id" = ?`;
 
 /** Those of some actions that are here; they are taken away where their store says that they do not count any more. */
@@ -68,24 +42,23 @@ function takeAway(sql: Sql, ids: readonly string[], stamp: { at: string; by: str
     );
 }
 
-/** Writes actions from a place on, for a moment. @returns how far it came */
+/** Writes actions for a moment. @returns false where there are no more */
 function writePart(
   sql: Sql,
-  wanted: readonly [string, ActionOfStudent][],
-  from: number,
+  actions: Iterator<KnownAction>,
   { teacherId, sectionId }: Place,
   stamp: { at: string; by: string },
-): number {
+): boolean {
   const writer = new ActionWriter(sql, { teacherId, sectionId, stamps: { '*': stamp } });
   const until = performance.now() + longestPartMs;
-  let place = from;
-  while (place < wanted.length && (place === from || performance.now() < until)) {
-    const [id, [studentId, at, kind, where, object, seconds]] = wanted[place] as [string, ActionOfStudent];
-    const isNew = writer.add({ id, studentId, at, kind, place: where, object, seconds });
+  do {
+    const next = actions.next();
+    if (next.done) return false;
+    const [id, [studentId, at, kind, place, object, seconds]] = next.value;
+    const isNew = writer.add({ id, studentId, at, kind, place, object, seconds });
     if (!isNew) sql.run(revive, JSON.stringify(stamp), id);
-    place += 1;
-  }
-  return place;
+  } while (performance.now() < until);
+  return true;
 }
 
 const isThere = {
@@ -97,19 +70,46 @@ const isThere = {
 
 const anyOfClass = `SELECT 1 FROM "action" WHERE "scope" = ${numberOf('?')}`;
 
-/** Those that are to be written. */
-async function notThere(
-  { database, sectionId }: Place,
-  all: [string, ActionOfStudent][],
-  { comes }: ActivitySource,
-): Promise<[string, ActionOfStudent][]> {
-  if (!database.lookUp.get(anyOfClass, sectionId)) return all;
-  const wanted: [string, ActionOfStudent][] = [];
-  for (const [index, one] of all.entries()) {
-    if (index % turnLength === 0) await othersTurn();
-    if (!database.lookUp.get(isThere[comes], one[0])) wanted.push(one);
+/** Packed actions that were looked up: which of them are to be written. */
+class LookedUp {
+  private readonly isWanted: boolean[][] = [];
+  wanted = 0;
+  known = 0;
+  readonly fresh = new Set<string>();
+
+  private constructor(private readonly parts: readonly Uint8Array[]) {}
+
+  /** Looks at each whether it is there, a part at a time. */
+  static async of(
+    { database, sectionId, teacherId }: Place,
+    { comes }: ActivitySource,
+    parts: readonly Uint8Array[],
+  ): Promise<LookedUp> {
+    const found = new LookedUp(parts);
+    const erased = new Set(erasedStudents(database.lookUp, teacherId));
+    const isFirst = !database.lookUp.get(anyOfClass, sectionId);
+    const isKnown = (id: string) => !isFirst && database.lookUp.get(isThere[comes], id) !== undefined;
+    for (const part of parts) {
+      found.isWanted.push(
+        unpacked(part).map(([id, [studentId, , , , , , ref]]) => {
+          if (erased.has(studentId)) return false;
+          const known = isKnown(id);
+          found.known += Number(known);
+          found.wanted += Number(!known);
+          if (!known && ref !== null && comes === 'feed') found.fresh.add(ref);
+          return !known;
+        }),
+      );
+      await othersTurn();
+    }
+    return found;
   }
-  return wanted;
+
+  /** Those that are to be written. */
+  *toWrite(): Generator<KnownAction> {
+    for (const [index, part] of this.parts.entries())
+      for (const [place, action] of unpacked(part).entries()) if (this.isWanted[index]?.[place]) yield action;
+  }
 }
 
 /** What became of some actions. */
@@ -130,42 +130,39 @@ export interface Brought {
 export async function bringActivity(
   place: Place,
   source: ActivitySource,
-  actions: readonly ActionOfStudent[],
+  parts: readonly Uint8Array[],
   voided: readonly ActionOfStudent[] = [],
 ): Promise<Brought> {
   const { database, clock, teacherId, sectionId, heard } = place;
   const at = new Date(clock()).toISOString();
   const id = ulid(clock());
-  const erased = new Set(erasedStudents(database.lookUp, teacherId));
-  const kept = actions.filter(([studentId]) => !erased.has(studentId));
-  const all = await withIds(sectionId, kept);
-  const wanted = await notThere(place, all, source);
-  const known = all.length - wanted.length;
-  // By the moment, as in the index of ids: one after the other they are written to the same pages.
-  wanted.sort(([a], [b]) => (a < b ? -1 : 1));
+  const actions = await LookedUp.of(place, source, parts);
+  const { wanted, known, fresh } = actions;
   const gone = (await withIds(sectionId, voided))
     .map(([actionId]) => actionId)
     .filter((actionId) => database.lookUp.get(isThere.file, actionId));
-  const fresh = new Set(wanted.flatMap(([, [, , , , , , ref]]) => ref ?? []));
-  if (wanted.length + gone.length === 0) return { changeId: null, added: 0, known, fresh };
+  if (wanted + gone.length === 0) return { changeId: null, added: 0, known, fresh };
   const { name, digest } = source;
-  const counts = { activity: wanted.length, ...(gone.length > 0 && { voided: gone.length }) };
-  let written = 0;
-  do {
-    written = await database.writePart((sql) => {
-      // With the first of them: what is written is always in the log, also where a crash breaks it off.
-      if (written === 0) {
-        const payload = { sectionId, source: { name, digest }, counts };
-        const line = { id, kind: 'activity.bring', madeAt: at, device: 'import', payload };
-        writeLine(sql, line, { teacherId, receivedAt: at }, sectionId, []);
-        takeAway(sql, gone, { at, by: id });
-      }
-      return writePart(sql, wanted, written, place, { at, by: id });
+  const counts = { activity: wanted, ...(gone.length > 0 && { voided: gone.length }) };
+  const toWrite = actions.toWrite();
+  // With the first of them: what is written is always in the log, also where a crash breaks it off.
+  const begin = (sql: Sql) => {
+    const payload = { sectionId, source: { name, digest }, counts };
+    const line = { id, kind: 'activity.bring', madeAt: at, device: 'import', payload };
+    writeLine(sql, line, { teacherId, receivedAt: at }, sectionId, []);
+    takeAway(sql, gone, { at, by: id });
+  };
+  let part = 0;
+  let isMore = true;
+  while (isMore)
+    isMore = await database.writePart((sql) => {
+      if (part === 0) begin(sql);
+      part += 1;
+      return writePart(sql, toWrite, place, { at, by: id });
     });
-  } while (written < wanted.length);
   await database.write((sql) => {
     const told = { kind: 'activity.bring', changeId: id };
     for (const other of tellBeside(sql, teacherId, new Set([sectionId]), told)) heard.add(other);
   });
-  return { changeId: id, added: wanted.length, known, fresh };
+  return { changeId: id, added: wanted, known, fresh };
 }

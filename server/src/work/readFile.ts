@@ -5,6 +5,7 @@ import { matchWritten } from '@slate-path/core/work/bring/matchWritten';
 import { readWorkFile } from '@slate-path/core/work/bring/readWorkFile';
 import type { WorkReading } from '@slate-path/core/work/bring/reading';
 import type { ClassKnown } from './classOf';
+import { packed, withIds } from './actionParts';
 import { withAddresses } from './hashedPeople';
 
 interface FileRequest {
@@ -55,19 +56,22 @@ export async function readWorkFor({ bytes, zone, order, emails }: WorkReadReques
   };
 }
 
-export interface ActivityReadRequest extends FileRequest, ClassKnown {}
+export interface ActivityReadRequest extends FileRequest, ClassKnown {
+  sectionId: string;
+}
 
 /** An action of a student, as it is written: student, moment, kind, place, object, seconds, and the file’s own id. */
 export type ActionOfStudent = readonly [string, string, string, string, string, number | null, string | null];
 
 export interface ActivityRead {
-  actions: ActionOfStudent[];
+  /** Packed, with their ids. */
+  parts: Uint8Array[];
   ofNobody: number;
 }
 
 /** The actions of a file, of those who are known. */
 export async function readActivityFor(request: ActivityReadRequest): Promise<ActivityRead> {
-  const { bytes, zone, order, students, remembered } = request;
+  const { bytes, zone, order, students, remembered, sectionId } = request;
   const { actions, people } = await readWorkFile(bytes, { zone, order });
   const emails = students.map(({ email }) => email);
   const who = matchWritten(withAddresses(people, emails), students, new Map(remembered)).students;
@@ -76,7 +80,6 @@ export async function readActivityFor(request: ActivityReadRequest): Promise<Act
     const studentId = who.get(person);
     if (studentId !== undefined) known.push([studentId, at, kind, place, object, seconds, ref]);
   }
-  // By the moment, as they are written: to sort them would hold up the server.
-  known.sort((a, b) => (a[1] < b[1] ? -1 : 1));
-  return { actions: known, ofNobody: actions.length - known.length };
+  const parts = packed(await withIds(sectionId, known));
+  return { parts, ofNobody: actions.length - known.length };
 }

@@ -47,13 +47,13 @@ export const workRoutes = [
       const bytes = fileOf(request);
       const zone = await zoneOf(teacherId, database);
       const known = await classOf(sectionId, teacherId, database);
-      const read = await jobs.run('readActivity', { bytes, zone, order, ...known });
+      const read = await jobs.run('readActivity', { bytes, zone, order, sectionId, ...known });
       if ('refused' in read) throw notTaken(read.refused);
       const heard = new Set<string>();
       const digest = createHash('sha256').update(bytes).digest('hex');
       const source = { name, digest, comes: 'file' } as const;
       const place = { database, clock, teacherId, sectionId, heard };
-      const { fresh: _fresh, ...brought } = await bringActivity(place, source, read.actions);
+      const { fresh: _fresh, ...brought } = await bringActivity(place, source, read.parts);
       if (brought.changeId !== null)
         tellPages(services, [teacherId, ...heard], [{ kind: 'activity.bring', payload: { sectionId } }]);
       return { ...brought, ofNobody: read.ofNobody };

@@ -5,6 +5,7 @@ import type { FeedRow, FeedState, Stranger } from '../../database/feedEntity';
 import type { Clock } from '../../clock';
 import type { OpenDatabase } from '../../database/open';
 import type { Jobs } from '../../jobs/jobs';
+import { packed, withIds } from '../actionParts';
 import { bringActivity } from '../bringActivity';
 import { classOf, zoneOf, type ClassKnown } from '../classOf';
 import type { ActionOfStudent } from '../readFile';
@@ -281,7 +282,12 @@ export async function askFeed(services: FeedServices, feed: FeedRow, closing: Ab
   const place = { database, clock, teacherId, sectionId, heard };
   const source = { name, digest: gathered.digest.digest('hex'), comes: 'feed' } as const;
   const counting = gathered.actions.filter(([, , , , , , ref]) => ref === null || !gathered.voided.has(ref));
-  const brought = await bringActivity(place, source, counting, gathered.gone);
+  const brought = await bringActivity(
+    place,
+    source,
+    packed(await withIds(place.sectionId, counting)),
+    gathered.gone,
+  );
   // Only what came now: what was taken back is not written again.
   const fresh = gathered.parts.filter(({ ref }) => ref !== null && brought.fresh.has(ref));
   const { handIns, changes } = await bringParts(place, source, fresh);
