@@ -154,12 +154,16 @@ export async function bringActivity(
   };
   let part = 0;
   let isMore = true;
-  while (isMore)
+  while (isMore) {
     isMore = await database.writePart((sql) => {
       if (part === 0) begin(sql);
       part += 1;
       return writePart(sql, toWrite, place, { at, by: id });
     });
+    // Who came meanwhile is heard first, and writes before the next part.
+    await othersTurn();
+    await othersTurn();
+  }
   await database.write((sql) => {
     const told = { kind: 'activity.bring', changeId: id };
     for (const other of tellBeside(sql, teacherId, new Set([sectionId]), told)) heard.add(other);
