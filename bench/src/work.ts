@@ -9,6 +9,7 @@ import { teacher } from '@slate-path/e2e/src/classroom';
 import { RestartableServer } from '@slate-path/e2e/src/server';
 import { median, percentile } from './percentile';
 import { fillSchool, schoolDays, year } from './school';
+import { benchWorkInPage } from './workInPage';
 
 const imported = 200_000;
 const kinds = ['opened', 'posted', 'answered', 'edited', 'handed in'];
@@ -180,6 +181,7 @@ export async function benchWork(): Promise<Record<string, number>> {
     await bring(school, sectionId, fileOf(namesOf(sectionId), 160_000, index + 1));
   Object.assign(figures, await views(school, '1 million actions'));
   figures['server memory up to then, at most, MB'] = memory.most();
+  Object.assign(figures, await benchWorkInPage(server.address, first));
   for (const [index, sectionId] of sectionIds.entries())
     await bring(school, sectionId, fileOf(namesOf(sectionId), 166_667, index + 11));
   Object.assign(figures, await views(school, '2 million actions'));

@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import { shownNames } from '@slate-path/core/attendance/checkIn/shownNames';
 import { hoursOfWeek } from '@slate-path/core/work/whenWorked';
@@ -46,8 +46,9 @@ export function ClassWorkScreen() {
   const [choosing, setChoosing] = useState(false);
   const span = useSpan(sectionId);
   const { from, to, set } = span;
-  const { state, answer, rows, digest, work } = useClassWork(sectionId, { from, to, kind, place });
+  const { answer, rows, digest, work } = useClassWork(sectionId, { from, to, kind, place });
   const section = useRecords(({ current }) => current.section[sectionId]);
+  const isOffline = useRecords(({ connection }) => connection === 'offline');
   const names = new Map(
     shownNames(
       rows.map(({ student }) => student),
@@ -56,13 +57,17 @@ export function ClassWorkScreen() {
   );
   const { more, sheet } = useWorkActs(sectionId, span);
   const notSeen = rows.filter(({ seen }) => seen.actions === 0);
-  const openStudent = (studentId: string) => {
-    const day = from === to ? { date: from } : {};
-    router.push({
-      pathname: '/classes/[sectionId]/work/[studentId]',
-      params: { sectionId, studentId, ...day },
-    });
-  };
+  // The same function from picture to picture, so that rows that stay are not drawn anew.
+  const openStudent = useCallback(
+    (studentId: string) => {
+      const day = from === to ? { date: from } : {};
+      router.push({
+        pathname: '/classes/[sectionId]/work/[studentId]',
+        params: { sectionId, studentId, ...day },
+      });
+    },
+    [router, sectionId, from, to],
+  );
   const onDay = (day: string) => {
     set({ span: 'dates', from: day, to: day });
   };
@@ -115,7 +120,7 @@ export function ClassWorkScreen() {
     place: phrases.place.words || place,
     students: rows.length,
     notSeen: notSeen.map(({ student }) => ({ studentId: student.id, name: names.get(student.id) ?? '' })),
-    all: state === 'loading' ? null : digest.all,
+    all: answer === undefined ? null : digest.all,
   });
   const parts: SentencePart[] = sentence.map((part) => {
     if (typeof part === 'string') return part;
@@ -137,6 +142,8 @@ export function ClassWorkScreen() {
   const bring = () => {
     router.push({ pathname: '/classes/[sectionId]/work/bring', params: { sectionId } });
   };
+  // Nobody is drawn twice, first without and then with what was done; without a connection the lessons are all there is.
+  const isThere = answer !== undefined || isOffline;
   const shown = leastSeenFirst(onlyNotSeen ? notSeen : rows);
   const railsWidth = Math.max(0, width - nameWidth(wide) - space(wide ? 4 : 3));
   const pieces = work
@@ -171,7 +178,7 @@ export function ClassWorkScreen() {
             {from === to ? <DayArrows day={from} onDay={onDay} /> : null}
           </View>
           <FeedLines sectionId={sectionId} failing />
-          {state === 'loading' ? <Words tone="inkQuiet">{asking}</Words> : null}
+          {answer === undefined ? <Words tone="inkQuiet">{asking}</Words> : null}
           <View
             onLayout={({ nativeEvent }: LayoutChangeEvent) => {
               setWidth(nativeEvent.layout.width);
@@ -188,7 +195,7 @@ export function ClassWorkScreen() {
                   <DayHeads from={from} to={to} today={now.date} width={railsWidth} onDay={onDay} />
                 ) : null}
               </View>
-              {width > 0
+              {width > 0 && isThere
                 ? shown.map((row) => (
                     <WorkRow
                       key={row.student.id}

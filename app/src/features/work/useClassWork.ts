@@ -53,7 +53,7 @@ export function useClassWork(sectionId: string, asked: Asked) {
   useView(addressOf('lessons', { from, to }));
   const current = useRecords((records) => records.current);
   const book = useRecords((records) => rollBook(records.current));
-  return useMemo(() => {
+  const found = useMemo(() => {
     const days = answer?.days ?? [];
     const asOf = `${now.date}T${now.time}:59`;
     const work = listOf(current, 'work').filter((one) => one.sectionId === sectionId);
@@ -109,8 +109,9 @@ export function useClassWork(sectionId: string, asked: Asked) {
             }),
         };
       });
-    return { state, answer, rows, digest, work };
-  }, [answer, book, current, from, lessons, now, present, sectionId, state, to]);
+    return { rows, digest, work };
+  }, [answer, book, current, from, lessons, now, present, sectionId, to]);
+  return { ...found, state, answer };
 }
 
 /** Seen least first; those of one kind stay in the order of names. */
