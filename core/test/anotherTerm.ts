@@ -15,6 +15,7 @@ export const anotherTerm: ChangeOf<'term.next'>['payload'] = {
       creditBy: 'minutes',
       halfDayMinutes: 100,
       taughtWithId: null,
+      attendedByWork: false,
       wholeDayMinutes: null,
       lessonModes: ['roll', 'sweep'],
     },

@@ -206,7 +206,7 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
     lessons: [roll(lesson, null)],
   },
   'task.remove': { id: 'task', studentId: 'a', lessons: [roll(lesson, 'away')] },
-  'section.wholeDay': { id: 's', wholeDayMinutes: 200, lessons: [roll(lesson, null)] },
+  'section.wholeDay': { id: 's', attendedByWork: true, wholeDayMinutes: 200, lessons: [roll(lesson, null)] },
   'lookFor.set': { id: 'lf', name: 'Asked why', ...wanted },
   'focus.set': {
     focus: { id: 'f', name: 'Workshop', sectionId: 's', lookForIds: ['lf', 'lf2'] },

@@ -127,6 +127,7 @@ export function section(fields: Partial<Section> = {}): Section {
     creditBy: 'standing',
     halfDayMinutes: null,
     taughtWithId: null,
+    attendedByWork: false,
     wholeDayMinutes: null,
     lessonModes: [],
     removed: false,

@@ -28,6 +28,12 @@ async function add(what: string, minutes: string): Promise<void> {
 
 test('a day with finished work counts as attended, half or whole, and is counted anew when the work changes', async () => {
   await page.goto(`${server.address}/classes/${room.sectionId}/pieces?of=first`);
+  // Without being told so, a class does not count by finished work: nobody is away.
+  await add('Knots', '20');
+  expect(await marksOn(room.client, '2026-11-23')).toEqual([]);
+  await tap(page, 'Take back');
+  await saved(page);
+  await tap(page, 'Yes');
   await type(page, 'Minutes of a whole day', '90');
   await tap(page, 'Count so');
   await add('Chart of the bay', '45');
@@ -63,4 +69,10 @@ test('a day with finished work counts as attended, half or whole, and is counted
   await openStudent(page, 'Pupil01');
   await says(page, 'From finished work.');
   expect(await textOf(page)).toContain('Left at');
+
+  // A class that does not count by it any more is as if nothing had come of it.
+  await page.goto(`${server.address}/classes/${room.sectionId}/pieces?of=first`);
+  await tap(page, 'No');
+  await saved(page);
+  expect(await marksOn(room.client, '2026-11-23')).toEqual([]);
 });

@@ -80,7 +80,8 @@ test('a database from before there were scopes is taken over, and every view ans
       }),
     ),
   ]);
-  await send(ines, [ownPiece]);
+  const counts = { id: 'boats', attendedByWork: true, wholeDayMinutes: null, lessons: [] };
+  await send(ines, [ownPiece, change('section.wholeDay', counts)]);
   const log = 'Name,When,Action,Course,Page\nAnn Tanaka,2026-11-18 09:05,opened,Log book,Week 3\n';
   const bytes = new TextEncoder().encode(log);
   const brought = await ines.call('POST', '/api/sections/boats/activity?name=log.csv', bytes);

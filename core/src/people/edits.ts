@@ -9,6 +9,7 @@ const plainSection = {
   creditBy: 'standing' as const,
   halfDayMinutes: null,
   taughtWithId: null,
+  attendedByWork: false,
   wholeDayMinutes: null,
   lessonModes: [],
 };

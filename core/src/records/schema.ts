@@ -35,6 +35,8 @@ export const recordFields = {
     halfDayMinutes: z.int().min(1).max(720).nullable(),
     /** The class it is taught together with: their lessons at one time have one roll. */
     taughtWithId: Id.nullable(),
+    /** Does a day on which a student finished own work count as attended, and one without as missed? */
+    attendedByWork: z.boolean().default(false),
     /** From so many minutes of finished work a day is a whole one, with less a half; null: any is whole. */
     wholeDayMinutes: z.int().min(1).max(720).nullable(),
     /** What its lessons have, in this order; empty: everything. */

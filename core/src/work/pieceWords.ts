@@ -22,7 +22,7 @@ function backWords(digest: Pick<PieceDigest, 'feedbackDaysMedian' | 'feedbackSch
   const { feedbackDaysMedian: days, feedbackSchoolDaysMedian: ofSchool } = digest;
   if (days === null) return '';
   if (days < 1) return 'handed back after less than a day';
-  const school = ofSchool === null ? '' : `, ${many(Math.round(ofSchool), 'school day')}`;
+  const school = ofSchool === null ? '' : ` (${many(Math.round(ofSchool), 'school day')})`;
   return `handed back after ${many(Math.round(days), 'day')}${school}`;
 }
 

@@ -146,6 +146,7 @@ export function ourRecords(seed: number): RecordLists {
         creditBy: 'minutes',
         halfDayMinutes: null,
         taughtWithId: null,
+        attendedByWork: false,
         wholeDayMinutes: null,
         lessonModes: ['sweep', 'roll'],
       },

@@ -130,7 +130,8 @@ test('what waits on a device since pieces of one student were tasks becomes such
 test('an archive of that time has them as tasks beside its files', () => {
   const fields = JSON.stringify({ sectionId: 's', studentId: 'a', title: 'Chart', doneOn: null, minutes: 5 });
   const row = { table: 'task', id: 't', fields, line: 3 };
-  const [work, handIn] = fromOlderTasks(row);
+  const [ofClass, work, handIn] = fromOlderTasks(row);
+  expect(ofClass).toMatchObject({ table: 'section', id: 's', fields: '{"attendedByWork":true}' });
   expect(work).toMatchObject({ table: 'work', id: 't', line: 3 });
   expect(handIn).toMatchObject({ table: 'handIn', id: 't.a' });
   expect(JSON.parse(handIn?.fields ?? '')).toMatchObject({ status: 'missing', handedInAt: null, minutes: 5 });

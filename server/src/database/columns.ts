@@ -25,6 +25,7 @@ export const ownColumns: Record<TableName, Columns> = {
     creditBy: { type: 'text', default: 'standing' },
     halfDayMinutes: { type: 'integer', nullable: true },
     taughtWithId: nullableText,
+    attendedByWork: flag,
     wholeDayMinutes: { type: 'integer', nullable: true },
     lessonModes: jsonList,
   },

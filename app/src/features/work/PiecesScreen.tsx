@@ -20,6 +20,7 @@ import { useClassList } from '../people/class/ofClass';
 import { OwnPieceForm } from './own/OwnPieceForm';
 import { OwnWork } from './own/OwnWork';
 import { finishedOf } from './own/setOwnWork';
+import { useMarksOfTerm } from './own/useMarksOfTerm';
 import { PieceForm } from './PieceForm';
 import { PieceList } from './PieceList';
 import { usePieces, type PieceNow } from './usePiece';
@@ -69,7 +70,7 @@ interface OfOneProps {
 /** Work, the marks that come of it, and what a whole day is: what *Take back* means on this page. */
 const ofTheWork: Concerns = ({ table, ...edit }) =>
   table === 'section'
-    ? 'wholeDayMinutes' in edit.values
+    ? 'attendedByWork' in edit.values
     : ['work', 'handIn', 'mark', 'lesson'].includes(table);
 
 /** What one student has to do, or has done, alone: the days on which it is finished are the student's attendance. */
@@ -77,6 +78,7 @@ function PiecesOfOne({ sectionId, student, whose }: OfOneProps) {
   const now = useNow();
   const current = useRecords((records) => records.current);
   const [open, setOpen] = useState<Finished | 'new' | null>(null);
+  useMarksOfTerm();
   const section = current.section[sectionId];
   if (!section) return null;
   const pieces = finishedOf(current, sectionId).filter(({ studentId }) => studentId === student.id);
@@ -94,7 +96,11 @@ function PiecesOfOne({ sectionId, student, whose }: OfOneProps) {
       }}
     >
       <Sentence
-        parts={['Own work of ', whose, ': a day on which some of it is finished counts as attended.']}
+        parts={[
+          'Own work of ',
+          whose,
+          section.attendedByWork ? ': a day on which some of it is finished counts as attended.' : '.',
+        ]}
       />
       <OwnWork section={section} student={student} pieces={pieces} onOpen={setOpen} />
       {open ? (

@@ -30,6 +30,7 @@ function people(archive: Archive): RecordLists {
       creditBy: 'standing',
       halfDayMinutes: null,
       taughtWithId: null,
+      attendedByWork: false,
       wholeDayMinutes: null,
       lessonModes: [],
     })),

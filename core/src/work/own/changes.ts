@@ -30,10 +30,13 @@ export const ownWorkChanges = {
   ),
   'task.set': changeKind(z.strictObject({ task: Task, lessons }), ({ task }) => task.studentId),
   'task.remove': changeKind(z.strictObject({ id: Id, studentId: Id, lessons }), ({ studentId }) => studentId),
-  // From how many minutes a day of work is a whole one; the days so far are counted anew.
+  // Whether days of finished work count as attended, and from how many minutes one is whole; the days so far are
+  // counted anew.
   'section.wholeDay': changeKind(
     z.strictObject({
       id: Id,
+      // Before it was asked for, they did.
+      attendedByWork: recordFields.section.shape.attendedByWork.unwrap().default(true),
       wholeDayMinutes: recordFields.section.shape.wholeDayMinutes,
       lessons: z.array(LessonMarks).max(400),
     }),

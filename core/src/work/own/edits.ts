@@ -3,7 +3,7 @@ import type { LessonMarks } from '../../attendance/roll/changes';
 import type { Edit, EditsByKind } from '../../changes/edit';
 import { setHandIn, setPiece } from '../edits';
 import type { ownWorkChanges, Task } from './changes';
-import { finishedAt } from './finished';
+import { finishedAt } from './finishedAt';
 
 const fromWork = (lessons: readonly LessonMarks[]) => lessons.flatMap((lesson) => markLesson(lesson, 'work'));
 
@@ -28,10 +28,14 @@ export const ownWorkEdits: EditsByKind<typeof ownWorkChanges> = {
     ...fromWork(lessons),
   ],
   'piece.ownRemove': ({ id, lessons }) => [remove(id), ...fromWork(lessons)],
-  'task.set': ({ task, lessons }) => [...fromTask(task), ...fromWork(lessons)],
+  'task.set': ({ task, lessons }) => [
+    ...fromTask(task),
+    { op: 'set', table: 'section', id: task.sectionId, values: { attendedByWork: true } },
+    ...fromWork(lessons),
+  ],
   'task.remove': ({ id, lessons }) => [remove(id), ...fromWork(lessons)],
-  'section.wholeDay': ({ id, wholeDayMinutes, lessons }) => [
-    { op: 'set', table: 'section', id, values: { wholeDayMinutes } },
+  'section.wholeDay': ({ id, attendedByWork, wholeDayMinutes, lessons }) => [
+    { op: 'set', table: 'section', id, values: { attendedByWork, wholeDayMinutes } },
     ...fromWork(lessons),
   ],
 };

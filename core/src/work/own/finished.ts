@@ -10,9 +10,6 @@ export interface Finished {
   minutes: number | null;
 }
 
-/** The moment that stands for a day of which no time is known. @param date local day */
-export const finishedAt = (date: string): string => `${date}T12:00:00`;
-
 /** The pieces of their own that students of a class have, finished or not; class's pieces are none of them. */
 export function finishedIn(
   work: readonly Work[],

@@ -1,5 +1,5 @@
 import { handInId } from '../handInId';
-import { finishedAt } from './finished';
+import { finishedAt } from './finishedAt';
 
 /** A row of an archive's file of what has no place elsewhere. */
 interface MoreRow {
@@ -11,7 +11,7 @@ interface MoreRow {
 
 const TaskFields = ['title', 'sectionId', 'studentId'] as const;
 
-/** Pieces of one student stood in archives as tasks before they were pieces of work: each is a piece and its part. */
+/** Pieces of one student stood in archives as tasks before they were pieces of work: each is a piece and its part, of a class that counts by them. */
 export function fromOlderTasks<T extends MoreRow>(row: T): T[] {
   if (row.table !== 'task') return [row];
   const read = asObject(row.fields);
@@ -24,7 +24,9 @@ export function fromOlderTasks<T extends MoreRow>(row: T): T[] {
     handedInAt: typeof doneOn === 'string' ? finishedAt(doneOn) : null,
   };
   const partId = handInId(row.id, String(studentId));
+  const section = { attendedByWork: true };
   return [
+    { ...row, table: 'section', id: sectionId as string, fields: JSON.stringify(section) },
     { ...row, table: 'work', fields: JSON.stringify(work) },
     { ...row, table: 'handIn', id: partId, fields: JSON.stringify(handIn) },
   ];

@@ -1,6 +1,6 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 import { handInId } from '@slate-path/core/work/handInId';
-import { finishedAt } from '@slate-path/core/work/own/finished';
+import { finishedAt } from '@slate-path/core/work/own/finishedAt';
 import type { LoggedEdit, Stamps } from '../entities';
 
 const tables = [
@@ -8,6 +8,8 @@ const tables = [
   `ALTER TABLE "handIn" ADD COLUMN "written" text`,
   `ALTER TABLE "handIn" ADD COLUMN "minutes" integer`,
   `CREATE INDEX "work_by_studentId" ON "work" ("studentId")`,
+  `ALTER TABLE "section" ADD COLUMN "attendedByWork" boolean NOT NULL DEFAULT (0)`,
+  `UPDATE "section" SET "attendedByWork" = 1 WHERE "wholeDayMinutes" IS NOT NULL OR "id" IN (SELECT "sectionId" FROM "task")`,
 ];
 
 interface TaskRow {
@@ -132,6 +134,7 @@ export class OwnWork1765800000000 implements MigrationInterface {
       `DELETE FROM "handIn" WHERE "workId" IN (SELECT "id" FROM "work" WHERE "studentId" IS NOT NULL)`,
     );
     await runner.query(`DELETE FROM "work" WHERE "studentId" IS NOT NULL`);
+    await runner.query('ALTER TABLE "section" DROP COLUMN "attendedByWork"');
     await runner.query(`DROP INDEX "work_by_studentId"`);
     await runner.query('ALTER TABLE "work" DROP COLUMN "studentId"');
     for (const column of ['written', 'minutes'])

@@ -1,8 +1,6 @@
 import { useState } from 'react';
-import { addressOf } from '@slate-path/core/api/address';
 import { isDate } from '@slate-path/core/calendar/isDate';
 import { displayName } from '@slate-path/core/people/names';
-import { listOf } from '@slate-path/core/records/records';
 import type { Section, Student } from '@slate-path/core/records/schema';
 import { handInId } from '@slate-path/core/work/handInId';
 import type { Finished } from '@slate-path/core/work/own/finished';
@@ -14,7 +12,6 @@ import { forgetTyped } from '../../../parts/typed';
 import { readDate } from '../../../forms/readDate';
 import { newId } from '../../../sync/outbox';
 import { useRecords } from '../../../sync/useRecords';
-import { useView } from '../../../sync/views';
 import { DueFields, dueTyped, readDue, TitleField } from '../PieceForm';
 import { removeOwnWork, setOwnWork } from './setOwnWork';
 
@@ -34,17 +31,8 @@ function readNumber(typed: string, most: number, whole: boolean): number | null 
   return number >= 0 && number <= most && (!whole || Number.isInteger(number)) ? number : undefined;
 }
 
-/** The marks of the days that are counted anew must be here. */
-function useMarksOfTerm(today: string): void {
-  const current = useRecords((state) => state.current);
-  const all = listOf(current, 'term').sort((a, b) => (a.startsOn < b.startsOn ? 1 : -1));
-  const term = all.find(({ startsOn }) => startsOn <= today) ?? all[0];
-  useView(addressOf('lessons', { from: term?.startsOn ?? today, to: term?.endsOn ?? today }));
-}
-
 /** A piece of work of one student: what, done when, how long; perhaps due on a day, for points. */
 export function OwnPieceForm({ section, student, piece, today, onClose }: OwnPieceFormProps) {
-  useMarksOfTerm(today);
   const work = piece?.work ?? null;
   const handIn = useRecords(({ current }) => current.handIn[handInId(work?.id ?? '', student.id)]);
   const [typed, setTyped] = useState(() => dueTyped(work));

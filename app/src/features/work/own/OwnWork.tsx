@@ -10,6 +10,7 @@ import { workDay, type WorkDay } from '@slate-path/core/work/own/planWork';
 import { dueWords } from '@slate-path/core/work/pieceWords';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
+import { Choice } from '../../../parts/Choice';
 import { longDay } from '../../../parts/dates';
 import { Empty } from '../../../parts/Empty';
 import { Field } from '../../../parts/Field';
@@ -17,7 +18,7 @@ import { TapArea } from '../../../parts/TapArea';
 import { Words } from '../../../parts/Words';
 import { usePalette, useWide } from '../../../theme/theme';
 import { rowHeight, space } from '../../../theme/tokens';
-import { setWholeDay } from './setOwnWork';
+import { setAttendedByWork } from './setOwnWork';
 
 interface OwnWorkProps {
   section: Section;
@@ -34,7 +35,7 @@ export function OwnWork(props: OwnWorkProps) {
   return (
     <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(4), alignItems: 'flex-start' }}>
       <Days {...props} />
-      <WholeDay key={String(section.wholeDayMinutes)} section={section} />
+      <Counting key={String(section.wholeDayMinutes)} section={section} />
     </View>
   );
 }
@@ -46,7 +47,7 @@ function Days({ section, student, pieces, onOpen }: OwnWorkProps) {
   if (pieces.length === 0)
     return (
       <Empty title={`Nothing of ${displayName(student)} alone yet`}>
-        Add what was done and on which day; the roll of that day follows by itself.
+        A piece of work that is this student’s alone: what was done and on which day, or by when it is due.
       </Empty>
     );
   // What is not done yet first, then the last day first.
@@ -62,12 +63,16 @@ function Days({ section, student, pieces, onOpen }: OwnWorkProps) {
   return (
     <Card style={{ padding: 0, flexGrow: 2, width: '100%', flexShrink: 1 }}>
       <Words bold figures style={{ padding: space(4) }}>
-        {`${[many(days, 'day'), minutes > 0 ? durationWords(minutes) : '', many(done.length, 'piece')].filter(Boolean).join(', ')} finished`}
+        {`${[section.attendedByWork ? many(days, 'day') : '', minutes > 0 ? durationWords(minutes) : '', many(done.length, 'piece')].filter(Boolean).join(', ')} finished`}
       </Words>
       {byDay.map(([date, found]) => (
         <View key={date} style={{ borderTopWidth: 1, borderColor: palette.line, paddingVertical: space(2) }}>
           <Words size="small" tone="inkQuiet" style={{ paddingHorizontal: space(4) }}>
-            {date === '' ? 'Not done yet' : `${longDay(date)}, ${dayWords[dayOf(date)]}`}
+            {date === ''
+              ? 'Not done yet'
+              : [longDay(date), section.attendedByWork ? dayWords[dayOf(date)] : '']
+                  .filter(Boolean)
+                  .join(', ')}
           </Words>
           {found.map((piece) => (
             <PieceRow key={piece.work.id} piece={piece} onOpen={onOpen} />
@@ -106,29 +111,50 @@ function PieceRow({ piece, onOpen }: { piece: Finished; onOpen: (piece: Finished
   );
 }
 
-/** From how many minutes a day is a whole one. */
-function WholeDay({ section }: { section: Section }) {
-  const [minutes, setMinutes] = useState(
-    section.wholeDayMinutes === null ? '' : String(section.wholeDayMinutes),
-  );
+const counting = [
+  { value: 'no', label: 'No' },
+  { value: 'yes', label: 'Yes' },
+] as const;
+
+/** Whether days with finished work count as attended, and from how many minutes one is whole. */
+function Counting({ section }: { section: Section }) {
+  const { attendedByWork, wholeDayMinutes } = section;
+  const [minutes, setMinutes] = useState(wholeDayMinutes === null ? '' : String(wholeDayMinutes));
   const [wrong, setWrong] = useState(false);
   const accept = () => {
     const value = minutes.trim() === '' ? null : Number(minutes);
     const good = value === null || (Number.isInteger(value) && value >= 1 && value <= 720);
     setWrong(!good);
-    if (good) setWholeDay(section, value);
+    if (good) setAttendedByWork(section, { attendedByWork, wholeDayMinutes: value });
   };
   return (
     <Card style={{ gap: space(3), flexGrow: 1, width: '100%', flexShrink: 1 }}>
-      <Field
-        label="Minutes of a whole day (empty: any work is one)"
-        value={minutes}
-        onChange={setMinutes}
-        keyboard="numeric"
-        error={wrong ? 'Whole minutes from 1 to 720' : undefined}
-        hint="With less it is half a day. Marks made by hand stay."
+      <Words bold>Does a day with finished work count as attended?</Words>
+      <Choice
+        name="Does a day with finished work count as attended?"
+        value={attendedByWork ? 'yes' : 'no'}
+        options={counting}
+        onChange={(value) => {
+          setAttendedByWork(section, { attendedByWork: value === 'yes', wholeDayMinutes });
+        }}
       />
-      <Action label="Count so" onPress={accept} />
+      <Words size="small" tone="inkQuiet">
+        For a class that has no roll of its own, as at home: whoever finished something on a day was there,
+        whoever did not is away. Marks made by hand stay.
+      </Words>
+      {attendedByWork ? (
+        <>
+          <Field
+            label="Minutes of a whole day (empty: any work is one)"
+            value={minutes}
+            onChange={setMinutes}
+            keyboard="numeric"
+            error={wrong ? 'Whole minutes from 1 to 720' : undefined}
+            hint="With less it is half a day."
+          />
+          <Action label="Count so" onPress={accept} />
+        </>
+      ) : null}
     </Card>
   );
 }

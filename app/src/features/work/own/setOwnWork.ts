@@ -1,7 +1,8 @@
 import { listOf, type Records } from '@slate-path/core/records/records';
 import type { Section, Work } from '@slate-path/core/records/schema';
 import { handInId } from '@slate-path/core/work/handInId';
-import { finishedAt, finishedIn, type Finished } from '@slate-path/core/work/own/finished';
+import { finishedIn, type Finished } from '@slate-path/core/work/own/finished';
+import { finishedAt } from '@slate-path/core/work/own/finishedAt';
 import { planWork } from '@slate-path/core/work/own/planWork';
 import { allLessons } from '../../attendance/lesson/lessons';
 import { now } from '../../../sync/clock';
@@ -14,13 +15,14 @@ type Day = Pick<Finished, 'studentId' | 'doneOn' | 'minutes'>;
 export const finishedOf = (records: Records, sectionId: string): Finished[] =>
   finishedIn(listOf(records, 'work'), records.handIn, sectionId);
 
-/** The rolls that follow on some days from the work as it would be. */
+/** The rolls that follow on some days from the work as it would be, where the class counts by it. */
 function rollsFor(
   section: Section,
   days: readonly (Day | undefined)[],
   pieces: readonly Day[],
   records: Records,
 ) {
+  if (!section.attendedByWork) return [];
   const dates = new Set(days.flatMap((day) => day?.doneOn ?? []));
   const lessons = allLessons(records).filter(
     (lesson) => lesson.sectionId === section.id && dates.has(lesson.date),
@@ -93,10 +95,17 @@ export function removeOwnWork(
   makeChange('piece.ownRemove', { id, studentId, lessons }, section.id);
 }
 
-/** From how many minutes a day is a whole one; every day with finished work is counted anew. */
-export function setWholeDay(section: Section, wholeDayMinutes: number | null): void {
+/**
+ * Whether days with finished work count as attended, and from how many minutes one is whole. Every such day is counted
+ * anew; where they do not count any more, marks that came of work are taken out.
+ */
+export function setAttendedByWork(
+  section: Section,
+  counts: Pick<Section, 'attendedByWork' | 'wholeDayMinutes'>,
+): void {
   const { current } = useRecords.getState();
   const all = finishedOf(current, section.id);
-  const lessons = rollsFor({ ...section, wholeDayMinutes }, all, all, current);
-  makeChange('section.wholeDay', { id: section.id, wholeDayMinutes, lessons }, section.id);
+  const pieces = counts.attendedByWork ? all : [];
+  const lessons = rollsFor({ ...section, ...counts, attendedByWork: true }, all, pieces, current);
+  makeChange('section.wholeDay', { id: section.id, ...counts, lessons }, section.id);
 }
