@@ -141,7 +141,7 @@ test('a piece is made by hand, handed in by all but two, scored by keyboard, and
     await page.keyboard.press('Enter');
   }
   await says(page, 'in words: it counts in no average');
-  await says(page, 'Below 0, or longer than 40 characters: it is not kept');
+  await says(page, 'Below 0 or too long: not kept');
   await says(page, 'more than the 10 points; kept all the same');
   await tap(page, 'Hand back all');
   await saved(page);

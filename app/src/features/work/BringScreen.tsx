@@ -112,7 +112,8 @@ export function BringScreen() {
       if (pieces.length + handIns.length > 0) {
         const from = { name: nameOf(source), digest: await digestOf(source) };
         changeIds.push(makeChange('work.bring', { sectionId, source: from, pieces, handIns }, sectionId));
-        said.push(many(pieces.length, 'piece'), many(handIns.length, 'hand-in'));
+        if (pieces.length > 0) said.push(many(pieces.length, 'piece'));
+        if (handIns.length > 0) said.push(many(handIns.length, 'hand-in'));
       }
       if (reading.actions.count > 0) {
         // The answers have to be there before the file is matched with them.

@@ -16,6 +16,15 @@ interface PieceListProps {
   pieces: readonly { work: Work; digest: Omit<PieceDigest, 'workId'> }[];
 }
 
+/** What one student does alone, by no day, is done or not; all else came on time, late or not. */
+function wordsOf(
+  work: Work,
+  digest: PieceListProps['pieces'][number]['digest'],
+): { when: string; came: string } {
+  if (work.studentId === null || work.dueAt !== null) return pieceWords(work, digest);
+  return { when: '', came: digest.on_time > 0 ? 'done' : 'not done yet' };
+}
+
 /** Pieces of work, each with how it came; opens the piece, or what its one student has. */
 export function PieceList({ sectionId, pieces }: PieceListProps) {
   const palette = usePalette();
@@ -24,8 +33,8 @@ export function PieceList({ sectionId, pieces }: PieceListProps) {
   return (
     <View>
       {pieces.map(({ work, digest }) => {
-        const { when: due, came } = pieceWords(work, digest);
         const { studentId } = work;
+        const { when: due, came } = wordsOf(work, digest);
         const own = studentId === null ? undefined : students[studentId];
         const when = [own ? displayName(own) : '', due].filter(Boolean).join(' · ');
         return (

@@ -99,7 +99,7 @@ function PiecesOfOne({ sectionId, student, whose }: OfOneProps) {
         parts={[
           'Own work of ',
           whose,
-          section.attendedByWork ? ': a day on which some of it is finished counts as attended.' : '.',
+          section.attendedByWork ? ': a day on which some of it is finished counts as attended.' : '',
         ]}
       />
       <OwnWork section={section} student={student} pieces={pieces} onOpen={setOpen} />

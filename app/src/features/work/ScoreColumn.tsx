@@ -89,7 +89,7 @@ function ScoreRow({ work, part, onMove }: ScoreRowProps) {
         <Words lines={1}>{name}</Words>
         <Words size="small" tone={wrong ? 'clay' : 'inkQuiet'} lines={1}>
           {wrong
-            ? 'Below 0, or longer than 40 characters: it is not kept'
+            ? 'Below 0 or too long: not kept'
             : over
               ? `more than the ${work.points ?? 0} points; kept all the same`
               : said}

@@ -8,6 +8,7 @@ import { allLessons } from '../../attendance/lesson/lessons';
 import { now } from '../../../sync/clock';
 import { makeChange } from '../../../sync/outbox';
 import { useRecords } from '../../../sync/useRecords';
+import { localNow } from '../setHandIns';
 
 type Day = Pick<Finished, 'studentId' | 'doneOn' | 'minutes'>;
 
@@ -40,6 +41,12 @@ function rollsFor(
   );
 }
 
+/** What is done today is done by now. */
+function momentOn(day: string): string {
+  const here = localNow();
+  return here.startsWith(day) ? here : finishedAt(day);
+}
+
 export interface OwnWork {
   piece: Omit<Work, 'removed' | 'studentId'> & { studentId: string };
   /** Local day; null is not yet. */
@@ -62,7 +69,7 @@ export function setOwnWork(section: Section, { piece, doneOn, minutes, score }: 
     current,
   );
   const sameDay = doneOn !== null && before?.doneOn === doneOn;
-  const handedInAt = doneOn === null ? null : sameDay ? (kept?.handedInAt ?? null) : finishedAt(doneOn);
+  const handedInAt = doneOn === null ? null : sameDay ? (kept?.handedInAt ?? null) : momentOn(doneOn);
   const isExcused = doneOn === null && kept?.status === 'excused';
   makeChange(
     'piece.own',
