@@ -189,18 +189,6 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
       device: 'phone',
     },
   },
-  'piece.own': {
-    piece: {
-      ...{ id: 'own', sectionId: 's', studentId: 'a', title: 'Chart of the bay' },
-      ...{ assignedAt: null, dueAt: null, points: null },
-    },
-    handIn: {
-      ...{ status: 'handed_in', handedInAt: `${day}T12:00:00`, handedBackAt: null },
-      ...{ score: null, minutes: 40 },
-    },
-    lessons: [roll(lesson, null)],
-  },
-  'piece.ownRemove': { id: 'own', studentId: 'a', lessons: [roll(lesson, 'away')] },
   'task.set': {
     task: { id: 'task', sectionId: 's', studentId: 'a', title: 'Tiller', doneOn: day, minutes: 40 },
     lessons: [roll(lesson, null)],

@@ -29,12 +29,28 @@ export const everyWorkChange = {
     ],
   },
   'piece.remove': { id: 'w', sectionId: 's' },
+  'piece.own': {
+    piece: { ...piece, id: 'own', studentId: 'a', title: 'Chart of the bay', dueAt: null },
+    handIn: {
+      ...{ status: 'handed_in', handedInAt: '2026-11-20T12:00:00', handedBackAt: null },
+      ...{ score: null, minutes: 40 },
+    },
+    lessons: [],
+  },
+  'piece.ownRemove': { id: 'own', studentId: 'a', lessons: [] },
   'participants.answer': {
     sectionId: 's',
     answers: [{ id: 'answer', sectionId: 's', entry: 'D. Quispe', studentId: null }],
   },
 } satisfies {
   [
-    K in 'piece.set' | 'handIn.set' | 'work.bring' | 'piece.remove' | 'participants.answer'
+    K in
+      | 'piece.set'
+      | 'handIn.set'
+      | 'work.bring'
+      | 'piece.remove'
+      | 'piece.own'
+      | 'piece.ownRemove'
+      | 'participants.answer'
   ]: ChangeOf<K>['payload'];
 };
