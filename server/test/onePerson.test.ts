@@ -117,6 +117,8 @@ const mark = (sectionId: string, standingId: string) =>
 interface Path {
   mark: { lessonId: string }[];
   note: { id: string; text: string }[];
+  work: { title: string }[];
+  handIn: { studentId: string; score: number }[];
 }
 
 test('each teacher sees their own part of the path', async () => {
@@ -159,15 +161,29 @@ describe('a path that is given to somebody', () => {
   });
 
   test('is read whole: all classes, no own notes, other students by their initials', async () => {
+    const log = 'Name,When,Action,Course\nAnn Tanaka,2026-11-18 09:05,opened,Log book\n';
+    await callers.ines.call('POST', '/api/sections/boats/activity', new TextEncoder().encode(log));
+    const grades = { assignedAt: null, dueAt: '2026-11-20T08:30:00', points: 20, studentId: null };
+    const came = { handedInAt: null, handedBackAt: null, score: 15 };
+    await send(callers.ines, [
+      change('piece.set', { id: 'log', sectionId: 'boats', title: 'Log 1', ...grades }),
+      change('handIn.set', {
+        ...{ sectionId: 'boats', workId: 'log' },
+        handIns: ['ann', 'bo'].map((studentId) => ({ studentId, status: 'handed_in', ...came })),
+      }),
+    ]);
     const given = await json<{ id: string }>('ines', 'POST', '/api/students/ann/path-grants', {
       personId: ids.hela,
     });
     grantId = given.id;
-    const found = await json<{ path: Path; writers: Record<string, string>; classes: unknown }>(
-      'hela',
-      'GET',
-      whole,
-    );
+    interface Given extends Record<'classes' | 'elsewhere', unknown> {
+      path: Path;
+      writers: Record<string, string>;
+    }
+    const found = await json<Given>('hela', 'GET', whole);
+    expect(found.elsewhere).toEqual([{ day: '2026-11-18', count: 1 }]);
+    expect(found.path.work.map(({ title }) => title)).toEqual(['Log 1']);
+    expect(found.path.handIn.map(({ studentId, score }) => [studentId, score])).toEqual([['ann', 15]]);
     expect(found.path.mark.map(({ lessonId }) => lessonId).sort()).toEqual([
       'lesson of boats',
       'lesson of tides of bela',

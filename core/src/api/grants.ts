@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id } from '../records/schema';
+import { Id, LocalDate } from '../records/schema';
 import { Done, rows, type Endpoint } from './endpoint';
 
 const OfStudent = z.object({ studentId: Id });
@@ -47,7 +47,7 @@ export const grantEndpoints = {
   },
   grantPath: {
     summary:
-      'Gives a student’s whole path to a colleague to read: attendance, tallies, steps and the classes’ notes, of all classes. Nobody’s own notes.',
+      'Gives a student’s whole path to a colleague to read: attendance, tallies, work, steps and the classes’ notes, of all classes. Nobody’s own notes.',
     params: OfStudent,
     body: z.strictObject({ personId: Id }),
     answer: z.object({ id: z.string() }),
@@ -76,9 +76,13 @@ export const grantEndpoints = {
         tally: rows('tally'),
         lookFor: rows('lookFor'),
         step: rows('step'),
+        work: rows('work'),
+        handIn: rows('handIn'),
         note: rows('note'),
         noteStudent: rows('noteStudent'),
       }),
+      /** What was done elsewhere, day by day. */
+      elsewhere: z.array(z.object({ day: LocalDate, count: z.int() })),
       classes: z.array(Taught),
       /** Who wrote a note or a step, by its id. */
       writers: z.record(z.string(), z.string()),

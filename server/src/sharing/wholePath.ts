@@ -3,6 +3,7 @@ import { groupBy } from '@slate-path/core/records/groupBy';
 import type { Note, NoteStudent, RecordOf, TableName } from '@slate-path/core/records/schema';
 import { recordOfColumns } from '../database/rowSql';
 import type { Sql } from '../database/sql';
+import { daysInClasses } from '../work/readActivity';
 
 /** The classes that a student is or was in. */
 const theirClasses = `(SELECT "sectionId" FROM "enrolment" WHERE "studentId" = ? AND NOT "removed")`;
@@ -93,6 +94,13 @@ export function wholePath(sql: Sql, studentId: string) {
     tally,
     lookFor: read(sql, 'lookFor', '"id" IN (SELECT "value" FROM json_each(?))', lookForIds),
     step: steps.map((columns) => recordOfColumns('step', columns)),
+    work: read(
+      sql,
+      'work',
+      `"id" IN (SELECT "workId" FROM "handIn" WHERE "studentId" = ?) AND "scopeId" IN ${theirClasses}`,
+      ...ofClasses,
+    ),
+    handIn: ofThem('handIn'),
     ...masked(
       sql,
       notes.map((columns) => recordOfColumns('note', columns)),
@@ -102,5 +110,6 @@ export function wholePath(sql: Sql, studentId: string) {
   const writers = Object.fromEntries(
     [...steps, ...notes].map(({ id, teacherId }) => [String(id), nameOf(sql, String(teacherId))]),
   );
-  return { path, classes: classesOf(sql, studentId), writers };
+  const elsewhere = daysInClasses(sql, studentId, theirClasses);
+  return { path, elsewhere, classes: classesOf(sql, studentId), writers };
 }

@@ -205,3 +205,15 @@ export function daysElsewhere(
     studentId,
   );
 }
+
+/** The same in some classes. @param classes a list of their ids, with `?` for the student */
+export const daysInClasses = (
+  sql: Sql,
+  studentId: string,
+  classes: string,
+): { day: string; count: number }[] =>
+  sql.all(
+    `SELECT ${dateOf('"day"')} AS "day", sum("count") AS "count" FROM "actionTotal" WHERE "scope" IN (SELECT "n" FROM "activityWord" WHERE "text" IN ${classes}) AND "student" = ${numberOf('?')} GROUP BY "day" ORDER BY "day"`,
+    studentId,
+    studentId,
+  );

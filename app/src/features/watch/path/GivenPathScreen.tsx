@@ -71,7 +71,7 @@ function GivenPath({ granted, studentId }: { granted: Granted; studentId: string
   );
   const student = records.student[studentId];
   if (!student) return null;
-  const { classes, path, grantedBy, since } = granted;
+  const { classes, path, elsewhere, grantedBy, since } = granted;
   const zone = zoneOf(Object.values(records.school)[0]);
   const lessons = path.lesson
     .filter(({ removed }) => !removed)
@@ -86,7 +86,7 @@ function GivenPath({ granted, studentId }: { granted: Granted; studentId: string
     zone,
     today: now.date,
     concerns: [],
-    elsewhere: [],
+    elsewhere,
   };
   const data = pathData(input);
   const levelIn = new Map(

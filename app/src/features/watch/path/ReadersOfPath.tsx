@@ -104,9 +104,9 @@ function GiveSheet({
   return (
     <Sheet title={`The path of ${displayName(student)}`} onClose={onClose}>
       <Words>
-        Whoever has it reads all of it, also of colleagues’ classes: attendance, tallies, engagement, steps,
-        and the notes that belong to the classes. Nobody’s own notes; other students by their initials. Every
-        teacher of the student sees who has it, and can take it back.
+        Whoever has it reads all of it, also of colleagues’ classes: attendance, tallies, engagement, work,
+        steps, and the notes that belong to the classes. Nobody’s own notes; other students by their initials.
+        Every teacher of the student sees who has it, and can take it back.
       </Words>
       <Choice
         name="To whom"
