@@ -72,12 +72,7 @@ async function checkAll(built) {
   const builtWell = ofCheck(await built);
   const inBrowser = await test(['e2e'], ['--runInBand']);
   const { checks, tests } = await others;
-  return [
-    builtWell,
-    ...checks,
-    await testAlone(['e2e'], inBrowser),
-    await testAlone(withoutBrowser, tests),
-  ];
+  return [builtWell, ...checks, await testAlone(['e2e'], inBrowser), await testAlone(withoutBrowser, tests)];
 }
 
 /** Runs all checks on a fresh machine too; the last line is what a machine reads. */

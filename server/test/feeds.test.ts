@@ -3,7 +3,7 @@ import path from 'node:path';
 import { createHash } from 'node:crypto';
 import { gunzipSync } from 'node:zlib';
 import type { AnswerOf } from '@slate-path/core/api/contract';
-import { startRecordStore, statement, voiding, type RecordStore } from './recordStore';
+import { ofPiece, startRecordStore, statement, voiding, type RecordStore } from './recordStore';
 import { change, signedIn, startServer, type Caller, type TestServer } from './server';
 import { makeClass, send } from './smallClass';
 
@@ -142,31 +142,30 @@ test('somebody is known by the hash of their address, in a feed and in a file', 
 });
 
 test('what is handed in and scored elsewhere stands in the pieces that the class has, once, and is taken back', async () => {
-  const piece = { sectionId: section, assignedAt: null, dueAt: '2026-11-20T09:00:00', points: 20 };
+  const piece = {
+    sectionId: section,
+    assignedAt: null,
+    dueAt: '2026-11-20T09:00:00',
+    points: 20,
+    studentId: null,
+  };
   await send(ines, [change('piece.set', { id: 'log1', title: 'Log 1', ...piece })]);
-  const of = (id: string, verb: string, at: string, result: object = {}, title = 'Log 1') => ({
-    ...statement(id, 'Mei Tanaka', at, { result }),
-    verb: { id: verb },
-    object: { id: `https://board.example/${title}`, definition: { name: { en: title } } },
-  });
-  const submit = 'http://activitystrea.ms/schema/1.0/submit';
-  const scored = 'http://adlnet.gov/expapi/verbs/scored';
   store.statements.push(
-    of('h1', submit, '2026-11-22T20:00:00Z'),
-    of('h2', submit, '2026-11-22T21:00:00Z'),
-    of('h3', submit, '2026-11-22T21:00:00Z', {}, 'Unknown here'),
-    of('h4', scored, '2026-11-22T22:00:00Z', { score: { scaled: 0.825 } }),
+    ofPiece('h1', 'submit', '2026-11-22T20:00:00Z'),
+    ofPiece('h2', 'submit', '2026-11-22T21:00:00Z'),
+    ofPiece('h3', 'submit', '2026-11-22T21:00:00Z', {}, 'Unknown here'),
+    ofPiece('h4', 'scored', '2026-11-22T22:00:00Z', { score: { scaled: 0.825 } }),
   );
   expect(await ask()).toMatchObject({ added: 4, failure: null });
-  const handIns = async () => {
+  const all = async () => {
     const answer = await ines.call('GET', `/api/sections/${section}/work?from=2026-11-16&to=2026-11-23`);
-    const { work, handIn } = (await answer.json()) as AnswerOf<'classWork'>;
-    expect(work.map(({ title }) => title)).toEqual(['Log 1']);
-    return handIn.filter(({ removed }) => !removed);
+    return (await answer.json()) as AnswerOf<'classWork'>;
   };
+  const handIns = async () => (await all()).handIn.filter(({ removed }) => !removed);
   const handedIn = { handedInAt: '2026-11-22T20:00:00', handedBackAt: '2026-11-22T22:00:00', score: 16.5 };
   expect(await handIns()).toMatchObject([{ studentId: mei, status: 'handed_in', ...handedIn }]);
-  store.statements.push(of('h5', submit, '2026-11-22T23:30:00Z'));
+  expect((await all()).work.map(({ title }) => title)).toEqual(['Log 1']);
+  store.statements.push(ofPiece('h5', 'submit', '2026-11-22T23:30:00Z'));
   expect(await ask()).toMatchObject({ added: 1 });
   expect(await handIns()).toMatchObject([handedIn]);
   const [, { changeId, also } = { changeId: '', also: [] }] = (await known()).rounds;
@@ -174,6 +173,17 @@ test('what is handed in and scored elsewhere stands in the pieces that the class
     await send(ines, [{ ...change('undo', { changeId: id }), madeAt: '2026-11-23T10:55:00.000Z' }]);
   expect(await ask(true)).toMatchObject({ added: 0 });
   expect(await handIns()).toEqual([]);
+  // A piece that is added later has what was said of it before; not what was taken back.
+  const added = async (title: string) => {
+    await send(ines, [change('piece.set', { id: title, title, ...piece })]);
+    expect(await ask()).toMatchObject({ added: 0 });
+    return (await all()).handIn.filter(({ workId }) => workId === title);
+  };
+  store.statements.push(ofPiece('h6', 'submit', '2026-11-23T07:00:00Z', {}, 'Log 2'));
+  expect(await ask()).toMatchObject({ added: 1 });
+  expect(await added('Unknown here')).toEqual([]);
+  expect(await added('log  2')).toMatchObject([{ studentId: mei, handedInAt: '2026-11-23T07:00:00' }]);
+  expect((await known()).rounds[0]).toMatchObject({ actions: 0, handIns: 1 });
 });
 
 type Instead = NonNullable<RecordStore['instead']>;

@@ -72,6 +72,8 @@ export async function startRecordStore(): Promise<RecordStore> {
 const verbs = {
   opened: 'http://adlnet.gov/expapi/verbs/experienced',
   voided: 'http://adlnet.gov/expapi/verbs/voided',
+  submit: 'http://activitystrea.ms/schema/1.0/submit',
+  scored: 'http://adlnet.gov/expapi/verbs/scored',
 };
 
 /** A statement that somebody opened a page. */
@@ -94,4 +96,17 @@ export const voiding = (id: string, of: string, at: string) => ({
   ...statement(id, 'The Board', at),
   verb: { id: verbs.voided },
   object: { objectType: 'StatementRef', id: of },
+});
+
+/** A statement of Mei's that is about a piece of work. */
+export const ofPiece = (
+  id: string,
+  verb: 'submit' | 'scored',
+  at: string,
+  result: object = {},
+  title = 'Log 1',
+) => ({
+  ...statement(id, 'Mei Tanaka', at, { result }),
+  verb: { id: verbs[verb] },
+  object: { id: `https://board.example/${title}`, definition: { name: { en: title } } },
 });

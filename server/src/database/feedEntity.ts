@@ -1,4 +1,5 @@
 import { EntitySchema } from 'typeorm';
+import type { StatementPart } from '@slate-path/core/work/bring/statementParts';
 import { json, text } from './columns';
 
 /** Somebody in a store’s statements who is not known in the class. */
@@ -11,6 +12,12 @@ export interface Stranger {
   candidates: string[];
   /** When their first action was stored, in milliseconds: from there on the store is asked again when they become known. */
   firstStored: number;
+}
+
+/** What a statement said of a piece of work that the class has not, and by which change its action came. */
+export interface WaitingPart extends Omit<StatementPart, 'person'> {
+  studentId: string;
+  changeId: string;
 }
 
 /** One time that something came. */
@@ -44,6 +51,8 @@ export interface FeedState {
   strangers: Stranger[];
   ofNobody: number;
   notRead: number;
+  /** Of pieces that the class has not, the last of them: once it has one of that title, they are its. */
+  waiting: WaitingPart[];
   /** Hashes of how students who were erased are written: they are not told of again. */
   forgotten: string[];
 }

@@ -143,8 +143,11 @@ function Rounds({ feed: { rounds }, here }: Pick<FeedCardProps, 'feed' | 'here'>
       </Words>
       {rounds.map(({ changeId, at, actions, handIns, also, isTakenBack }) => {
         const when = whenAt(at, here);
-        const handedIn = handIns > 0 ? `, ${many(handIns, 'hand-in')}` : '';
-        const what = actions === 0 ? 'some were taken away' : many(actions, 'action') + handedIn;
+        const came = [
+          actions > 0 ? many(actions, 'action') : '',
+          handIns > 0 ? many(handIns, 'hand-in') : '',
+        ].filter(Boolean);
+        const what = came.length === 0 ? 'some were taken away' : came.join(', ');
         return (
           <View
             key={changeId}
@@ -162,7 +165,7 @@ function Rounds({ feed: { rounds }, here }: Pick<FeedCardProps, 'feed' | 'here'>
               <Words size="small" tone="inkQuiet">
                 taken back
               </Words>
-            ) : actions > 0 ? (
+            ) : came.length > 0 ? (
               <Action
                 label="Take back"
                 name={`Take back what came at ${when}`}

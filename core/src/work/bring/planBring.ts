@@ -35,7 +35,8 @@ interface Here {
   newId: (title: string) => string;
 }
 
-const keyOf = (title: string) => title.toLowerCase().replace(/\s+/g, ' ').trim();
+/** By which a piece of work is known: its title, however it is written. */
+export const pieceKey = (title: string) => title.toLowerCase().replace(/\s+/g, ' ').trim();
 
 /** What a file does not say stays as it is. */
 function plannedPiece(read: PieceRead, known: Work | undefined, id: string): PlannedPiece {
@@ -97,9 +98,9 @@ export function planBring(
 ): BringPlan {
   // What one student has to do of their own is no piece that a file speaks of.
   const ofAll = work.filter(({ removed, studentId }) => !removed && studentId === null);
-  const byTitle = new Map(ofAll.map((one) => [keyOf(one.title), one]));
+  const byTitle = new Map(ofAll.map((one) => [pieceKey(one.title), one]));
   const pieces = read.pieces.map((piece) => {
-    const known = byTitle.get(keyOf(piece.title));
+    const known = byTitle.get(pieceKey(piece.title));
     return plannedPiece(piece, known, known?.id ?? newId(piece.title));
   });
   const planned = read.handIns.flatMap((one): PlannedHandIn[] => {

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import path from 'node:path';
 import { matchWritten } from '@slate-path/core/work/bring/matchWritten';
-import type { FeedRow, FeedState, Stranger } from '../../database/feedEntity';
+import type { FeedRow, FeedState, Stranger, WaitingPart } from '../../database/feedEntity';
 import type { Clock } from '../../clock';
 import type { OpenDatabase } from '../../database/open';
 import type { Jobs } from '../../jobs/jobs';
@@ -11,7 +11,8 @@ import { classOf, zoneOf, type ClassKnown } from '../classOf';
 import type { ActionOfStudent } from '../readFile';
 import { bringParts } from './bringParts';
 import { askPage, firstPage, nextPage, StoreProblem, voidedPage, type StoreAccess } from './askStore';
-import { setState } from './feeds';
+import { erasedStudents } from '../../keeping/erasure/erased';
+import { setState, takenBack } from './feeds';
 import { isForgotten } from './forgotten';
 import type { FeedPageRead, PartOfStudent } from './readFeedPage';
 import { OtherKey, unseal } from './secret';
@@ -34,7 +35,7 @@ export interface Look {
   more: boolean;
 }
 
-const most = { pages: 40, strangers: 60, rounds: 12 } as const;
+const most = { pages: 40, strangers: 60, rounds: 12, waiting: 1000 } as const;
 /**
  * Stores take statements by several doors: one that was stored a moment before another may be seen a moment after it.
  * So far back is asked again; what is here already stays once.
@@ -193,6 +194,7 @@ interface LookMade {
   still: readonly Stranger[];
   gathered: Gathered;
   failure: string | null;
+  waiting: WaitingPart[];
   brought: { changeId: string | null; added: number; handIns: number; changes: readonly { id: string }[] };
 }
 
@@ -200,8 +202,8 @@ interface LookMade {
 function after(feed: FeedRow, look: LookMade, at: string): FeedState {
   const { state } = feed;
   const { since, settled, still, gathered, failure } = look;
-  const { changeId, added, handIns, changes } = look.brought;
-  const also = changes.map(({ id }) => id);
+  const { added, handIns, changes } = look.brought;
+  const [changeId, ...also] = [look.brought.changeId ?? [], changes.map(({ id }) => id)].flat();
   const isWhole = failure === null && gathered.next === null;
   // Who is known now stays on the list until all that they did since then was asked for.
   const isDone = ({ firstStored }: Stranger) => isWhole && (since === null || since <= firstStored);
@@ -227,6 +229,7 @@ function after(feed: FeedRow, look: LookMade, at: string): FeedState {
     strangers: strangers.filter((stranger) => !isForgotten(feed, stranger)),
     ofNobody: Math.max(0, state.ofNobody - doneActions) + gathered.ofNobody,
     notRead: state.notRead + gathered.notRead,
+    waiting: look.waiting,
   };
 }
 
@@ -290,12 +293,21 @@ export async function askFeed(services: FeedServices, feed: FeedRow, closing: Ab
   );
   // Only what came now: what was taken back is not written again.
   const fresh = gathered.parts.filter(({ ref }) => ref !== null && brought.fresh.has(ref));
-  const { handIns, changes } = await bringParts(place, source, fresh);
-  const made = { since, settled, still, gathered, failure, brought: { ...brought, handIns, changes } };
+  const undone = takenBack(database.lookUp, sectionId);
+  const waiting = state.waiting.filter(({ changeId }) => !undone.has(changeId));
+  const { handIns, changes, unplaced } = await bringParts(place, source, [
+    ...waiting,
+    ...fresh.map((part) => ({ ...part, changeId: brought.changeId ?? '' })),
+  ]);
+  const made = { since, settled, still, gathered, failure };
   await database.write((sql) => {
-    setState(sql, feed, (now) => after({ ...feed, state: now }, made, at()));
+    const erased = new Set(erasedStudents(sql, teacherId));
+    const left = unplaced.filter(({ studentId }) => !erased.has(studentId)).slice(-most.waiting);
+    const all = { ...made, waiting: left, brought: { ...brought, handIns, changes } };
+    setState(sql, feed, (now) => after({ ...feed, state: now }, all, at()));
   });
-  const isNews = brought.changeId !== null || (failure === null) !== (state.failure === null);
+  const isNews =
+    brought.changeId !== null || changes.length > 0 || (failure === null) !== (state.failure === null);
   const told = { kind: 'activity.bring', payload: { sectionId } };
   if (isNews) services.tell([teacherId, ...heard], [told, ...changes]);
   return {

@@ -1,5 +1,5 @@
 import { ulid } from 'ulid';
-import { planBring } from '@slate-path/core/work/bring/planBring';
+import { pieceKey, planBring } from '@slate-path/core/work/bring/planBring';
 import { handInsOf } from '@slate-path/core/work/bring/statementParts';
 import { applyChanges } from '../../changes/applyChange';
 import { In, IsNull } from '../../database/conditions';
@@ -12,14 +12,14 @@ const mostHandIns = 5000;
 
 /**
  * What statements say of the pieces of work that the class has, as a change that a file would make: handed in at, score.
- * @returns how many hand-ins were written, and by which changes
+ * @returns how many hand-ins were written, by which changes, and what is of pieces that the class has not
  */
-export async function bringParts(
+export async function bringParts<T extends PartOfStudent>(
   { database, clock, teacherId, sectionId, heard }: Place,
   source: { name: string; digest: string },
-  parts: readonly PartOfStudent[],
-): Promise<{ handIns: number; changes: { id: string }[] }> {
-  if (parts.length === 0) return { handIns: 0, changes: [] };
+  parts: readonly T[],
+): Promise<{ handIns: number; changes: { id: string }[]; unplaced: T[] }> {
+  if (parts.length === 0) return { handIns: 0, changes: [], unplaced: [] };
   const work = await load(database.read, 'work', teacherId, {
     sectionId,
     studentId: IsNull(),
@@ -57,5 +57,7 @@ export async function bringParts(
     },
   }));
   await applyChanges(database, changes, () => ({ teacherId, receivedAt: madeAt, heard }));
-  return { handIns: handIns.length, changes };
+  const titles = new Set(work.map(({ title }) => pieceKey(title)));
+  const unplaced = parts.filter(({ title }) => !titles.has(pieceKey(title)));
+  return { handIns: handIns.length, changes, unplaced };
 }

@@ -18,12 +18,17 @@ export const newState: FeedState = {
   strangers: [],
   ofNobody: 0,
   notRead: 0,
+  waiting: [],
   forgotten: [],
 };
 
 type Stored = Omit<FeedRow, 'state'> & { state: string };
 
-const read = (row: Stored): FeedRow => ({ ...row, state: JSON.parse(row.state) as FeedState });
+const read = (row: Stored): FeedRow => ({
+  ...row,
+  // What came to it later is not in a state that was kept before.
+  state: { ...newState, ...(JSON.parse(row.state) as Partial<FeedState>) },
+});
 
 export function feedOf(sql: Sql, feedId: string): FeedRow | undefined {
   const row = sql.get<Stored>('SELECT * FROM "feed" WHERE "id" = ?', feedId);
@@ -71,4 +76,13 @@ export function setState(
 
 export function deleteFeed(sql: Sql, feedId: string): void {
   sql.run('DELETE FROM "feed" WHERE "id" = ?', feedId);
+}
+
+/** Changes about a class that were taken back. */
+export function takenBack(sql: Sql, sectionId: string): Set<string> {
+  const lines = sql.all<{ changeId: string }>(
+    `SELECT json_extract("payload", '$.changeId') AS "changeId" FROM "change" WHERE "about" = ? AND "kind" = 'undo'`,
+    sectionId,
+  );
+  return new Set(lines.map(({ changeId }) => changeId));
 }

@@ -49,6 +49,7 @@ export function forgetInFeeds(
         (stranger) =>
           !known.has(personKey(stranger).toLowerCase()) && !known.has(stranger.written.toLowerCase()),
       ),
+      waiting: state.waiting.filter(({ studentId }) => studentId !== student.id),
       forgotten: [...new Set([...state.forgotten, ...keys.map((key) => hashOf(feed.id, key))])],
     }));
 }

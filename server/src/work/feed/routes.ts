@@ -5,19 +5,10 @@ import type { Sql } from '../../database/sql';
 import { Problem } from '../../http/problem';
 import { readerOf, route, writerOf } from '../../http/route';
 import type { Services } from '../../services';
-import { deleteFeed, feedOf, feedsOf, newState, writeFeed } from './feeds';
+import { deleteFeed, feedOf, feedsOf, newState, takenBack, writeFeed } from './feeds';
 import { seal } from './secret';
 
 const done = { done: true } as const;
-
-/** Changes about a class that were taken back. */
-function takenBack(sql: Sql, sectionId: string): Set<string> {
-  const lines = sql.all<{ changeId: string }>(
-    `SELECT json_extract("payload", '$.changeId') AS "changeId" FROM "change" WHERE "about" = ? AND "kind" = 'undo'`,
-    sectionId,
-  );
-  return new Set(lines.map(({ changeId }) => changeId));
-}
 
 type FeedSaid = AnswerOf<'feeds'>['feeds'][number];
 
