@@ -12,9 +12,9 @@ const students = 36;
 /** September and October: the latter has 23 school days. */
 const days = 45;
 
-/** From the press on "Month" (as the browser dates it) to the frame after all rows are on the screen. */
+/** From the press on "Attendance" (as the browser dates it) to the frame after all rows are on the screen. */
 async function monthPainted(page: Page): Promise<number> {
-  const element = await control(page, 'Month');
+  const element = await control(page, 'Attendance');
   await page.evaluate((count) => {
     const state = window as unknown as { painted: Promise<number> };
     state.painted = new Promise((resolve) => {
@@ -49,14 +49,14 @@ async function benchSize(
   await tap(page, 'Sign in');
   await says(page, 'Class 1');
   await page.goto(`${address}/classes/${sectionId}`);
-  await control(page, 'Month');
+  await control(page, 'Attendance');
   const cdp = await page.createCDPSession();
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: slower });
   const took: number[] = [];
   for (let round = 0; round < rounds; round += 1) {
     took.push(await monthPainted(page));
     await page.goBack();
-    await control(page, 'Month');
+    await control(page, 'Attendance');
     await new Promise((resolve) => setTimeout(resolve, 500));
   }
   await browser.close();

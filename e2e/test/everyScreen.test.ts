@@ -108,7 +108,7 @@ const screens: Screen[] = [
   { path: '/totals?sectionId=SECTION', says: 'were there' },
   { path: '/totals', says: 'were there' },
   { path: '/classes/SECTION/counts', says: 'observed lessons' },
-  { path: '/classes/SECTION/pieces?of=first', says: 'counts as attended' },
+  { path: '/classes/SECTION/pieces?of=first', says: 'count as attended?' },
   { path: '/classes/SECTION/work', says: 'Nothing from elsewhere yet' },
   { path: '/classes/SEATED/work', says: 'did something' },
   { path: '/classes/SEATED/work?span=28', says: 'did something' },
