@@ -1,5 +1,7 @@
 import { hash } from 'node:crypto';
-import type { ActionOfStudent } from './readFile';
+
+/** An action of a student, as it is written: student, moment, kind, place, object, seconds, and the file’s own id. */
+export type ActionOfStudent = readonly [string, string, string, string, string, number | null, string | null];
 
 /** An action with the id by which it is known again. */
 export type KnownAction = readonly [id: string, action: ActionOfStudent];

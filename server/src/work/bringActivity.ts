@@ -8,7 +8,7 @@ import type { Sql } from '../database/sql';
 import { erasedStudents } from '../keeping/erasure/erased';
 import { tellBeside } from '../scopes/news';
 import { othersTurn, unpacked, withIds, type KnownAction } from './actionParts';
-import type { ActionOfStudent } from './readFile';
+import type { ActionOfStudent } from './actionParts';
 
 /** So long one transaction writes: others who write wait for no longer than that. */
 const longestPartMs = 5;

@@ -5,7 +5,7 @@ import { matchWritten } from '@slate-path/core/work/bring/matchWritten';
 import { readWorkFile } from '@slate-path/core/work/bring/readWorkFile';
 import type { WorkReading } from '@slate-path/core/work/bring/reading';
 import type { ClassKnown } from './classOf';
-import { packed, withIds } from './actionParts';
+import { packed, withIds, type ActionOfStudent } from './actionParts';
 import { withAddresses } from './hashedPeople';
 
 interface FileRequest {
@@ -59,9 +59,6 @@ export async function readWorkFor({ bytes, zone, order, emails }: WorkReadReques
 export interface ActivityReadRequest extends FileRequest, ClassKnown {
   sectionId: string;
 }
-
-/** An action of a student, as it is written: student, moment, kind, place, object, seconds, and the file’s own id. */
-export type ActionOfStudent = readonly [string, string, string, string, string, number | null, string | null];
 
 export interface ActivityRead {
   /** Packed, with their ids. */

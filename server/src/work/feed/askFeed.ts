@@ -8,7 +8,7 @@ import type { Jobs } from '../../jobs/jobs';
 import { packed, withIds } from '../actionParts';
 import { bringActivity } from '../bringActivity';
 import { classOf, zoneOf, type ClassKnown } from '../classOf';
-import type { ActionOfStudent } from '../readFile';
+import type { ActionOfStudent } from '../actionParts';
 import { bringParts } from './bringParts';
 import { askPage, firstPage, nextPage, StoreProblem, voidedPage, type StoreAccess } from './askStore';
 import { erasedStudents } from '../../keeping/erasure/erased';

@@ -4,7 +4,7 @@ import { PageError, readPage } from '@slate-path/core/work/feed/readPage';
 import type { Stranger } from '../../database/feedEntity';
 import type { ClassKnown } from '../classOf';
 import { withAddresses } from '../hashedPeople';
-import type { ActionOfStudent } from '../readFile';
+import type { ActionOfStudent } from '../actionParts';
 
 export interface FeedPageRequest extends ClassKnown {
   bytes: Uint8Array;
