@@ -1,7 +1,6 @@
 import { ulid } from 'ulid';
 import type { Clock } from '../clock';
 import { writeLine } from '../changes/log';
-import { numberOf } from '../database/activity/tables';
 import { ActionWriter } from '../database/activity/writeActions';
 import type { OpenDatabase } from '../database/open';
 import type { Sql } from '../database/sql';
@@ -30,7 +29,7 @@ export interface Place {
   heard: Set<string>;
 }
 
-const revive = `UPDATE "activity" SET "removed" = 0, "stamps" = json_set("stamps", '$.removed', json(?)) WHERE "id" = ?`;
+const revive = `UPDATE "activity" SET "removed" = 0, "stamps" = json_set("stamps", '$.removed', json(?)) WHERE "id" = ? AND "removed"`;
 
 /** Those of some actions that are here; they are taken away where their store says that they do not count any more. */
 function takeAway(sql: Sql, ids: readonly string[], stamp: { at: string; by: string }): void {
@@ -68,7 +67,9 @@ const isThere = {
   feed: 'SELECT 1 FROM "action" WHERE "id" = ?',
 };
 
-const anyOfClass = `SELECT 1 FROM "action" WHERE "scope" = ${numberOf('?')}`;
+/** By its batches, which are few: the actions themselves stand by no class. */
+const anyOfClass =
+  'SELECT 1 FROM "action" WHERE "batch" IN (SELECT "n" FROM "activityBatch" WHERE "scopeId" = ?) LIMIT 1';
 
 /** Packed actions that were looked up: which of them are to be written. */
 class LookedUp {
