@@ -7,7 +7,7 @@ import { forgetAllTyped, typedBelongsTo } from '../parts/typed';
 import { ApiProblem, ask, post } from './api';
 import { now } from './clock';
 import { Device, deviceName } from './device';
-import { newId, openOutbox, sendNow } from './outbox';
+import { keepNow, newId, openOutbox, sendNow } from './outbox';
 import { restore, setConnection, useRecords } from './useRecords';
 import { openSync } from './sync';
 import { openViews, renewViews } from './views';
@@ -165,10 +165,15 @@ const renewEveryMs = 20_000;
 setInterval(() => {
   if (document.visibilityState === 'visible' && useAccount.getState().state === 'open') renewViews();
 }, renewEveryMs);
+function leave(): void {
+  stopListening();
+  void keepNow();
+}
+
 window.addEventListener('online', sendNow);
 document.addEventListener('visibilitychange', () => {
   if (document.hidden) {
-    stopListening();
+    leave();
     return;
   }
   sendNow();
@@ -176,7 +181,7 @@ document.addEventListener('visibilitychange', () => {
   listen();
   renewViews();
 });
-window.addEventListener('pagehide', stopListening);
+window.addEventListener('pagehide', leave);
 
 /**
  * The server says that this device is signed out: by its owner, who has lost it, or because it was not used. Nothing

@@ -101,8 +101,13 @@ export class Device {
     return this.db.getAll('outbox');
   }
 
-  loadDone(): Promise<DoneChange[]> {
-    return this.db.getAll('done');
+  /** The last that can be taken back; what is older is forgotten. */
+  async loadDone(): Promise<DoneChange[]> {
+    const all = await this.db.getAll('done');
+    const old = all.slice(0, Math.max(all.length - mostDone, 0));
+    const writing = this.db.transaction('done', 'readwrite');
+    await Promise.all([...old.map(({ id }) => writing.store.delete(id)), writing.done]);
+    return all.slice(old.length);
   }
 
   async loadAnswers(): Promise<Record<string, { etag: string | null; answer: unknown }>> {
@@ -110,19 +115,21 @@ export class Device {
     return Object.fromEntries(answers.map(({ path, etag, answer }) => [path, { etag, answer }]));
   }
 
-  /** Resolves when the entries would survive the tab being closed, or the battery dying. */
+  /**
+   * Resolves when the entries would survive the tab being closed, or the battery dying. All is asked for and
+   * committed in one go, without waiting for the answers: a page that is being closed hears none any more.
+   */
   async keep(all: readonly Keeping[]): Promise<void> {
     const writing = this.db.transaction(['outbox', 'done'], 'readwrite', { durability: 'strict' });
     const outbox = writing.objectStore('outbox');
     const history = writing.objectStore('done');
-    for (const { entry, done, undoneId } of all) {
-      await outbox.put({ ...entry, state: entry.state === 'new' ? 'kept' : entry.state });
-      if (undoneId) await history.delete(undoneId);
-      if (done) await history.put(done);
-    }
-    const ids = await history.getAllKeys();
-    for (const id of ids.slice(0, Math.max(ids.length - mostDone, 0))) await history.delete(id);
-    await writing.done;
+    const asked = all.flatMap(({ entry, done, undoneId }): Promise<unknown>[] => [
+      outbox.put({ ...entry, state: entry.state === 'new' ? 'kept' : entry.state }),
+      ...(undoneId ? [history.delete(undoneId)] : []),
+      ...(done ? [history.put(done)] : []),
+    ]);
+    writing.commit();
+    await Promise.all([...asked, writing.done]);
   }
 
   /** The server has answered for these: they leave the outbox, and what they changed is remembered. */

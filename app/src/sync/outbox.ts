@@ -73,24 +73,31 @@ let toKeep: Keeping[] = [];
 let keeping = false;
 
 /**
+ * Writes what has been made, without waiting for a picture or for what is being written: a page that is closed or
+ * put away may be stopped at any moment.
+ */
+export async function keepNow(): Promise<void> {
+  const all = toKeep;
+  toKeep = [];
+  if (all.length === 0) return;
+  try {
+    await device?.keep(all);
+    for (const { entry } of all) setEntryState(entry.change.id, 'kept');
+  } catch (error) {
+    // A full or forbidden disk: the changes stay "not saved yet" on the screen, and are still sent.
+    console.error(error);
+  }
+  void send();
+}
+
+/**
  * Keeps what has been made. What comes while a disk is writing waits for it and is written at once together, so
  * that twenty quick taps are not twenty writes behind.
  */
 async function keepAll(): Promise<void> {
   if (keeping) return;
   keeping = true;
-  while (toKeep.length > 0) {
-    const all = toKeep;
-    toKeep = [];
-    try {
-      await device?.keep(all);
-      for (const { entry } of all) setEntryState(entry.change.id, 'kept');
-    } catch (error) {
-      // A full or forbidden disk: the changes stay "not saved yet" on the screen, and are still sent.
-      console.error(error);
-    }
-    void send();
-  }
+  while (toKeep.length > 0) await keepNow();
   keeping = false;
 }
 
