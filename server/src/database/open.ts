@@ -26,6 +26,7 @@ import { ActivityDays1765600000000 } from './migrations/1765600000000-ActivityDa
 import { Feeds1765700000000 } from './migrations/1765700000000-Feeds';
 import { OwnWork1765800000000 } from './migrations/1765800000000-OwnWork';
 import { CompactActivity1765900000000 } from './migrations/1765900000000-CompactActivity';
+import { Hurried } from './hurried';
 import { holdFolder, type LetGo } from './hold';
 import { DatabaseError, diskTrouble, reasonOf } from './problems';
 import { finishRestore } from './restore';
@@ -75,6 +76,8 @@ export interface OpenDatabase {
    * fails before, the last parts are missing, and none between.
    */
   writePart<T>(work: (sql: Sql) => T): Promise<T>;
+  /** Who comes to write and is waited for: parts of what is long let them go first. */
+  hurried: Hurried;
   /** The same for what is written seldom, through the entities. */
   inTransaction<T>(work: (manager: EntityManager) => Promise<T>): Promise<T>;
   /** Lets something else write to the file: nothing is written here meanwhile. */
@@ -140,6 +143,7 @@ async function openHeld(file: string, letGo: LetGo | null): Promise<OpenDatabase
   await write.runMigrations({ transaction: 'each' });
   const read = await connect({ ...shared, prepareDatabase: prepareReading }, file);
   const queue = new Queue();
+  const hurried = new Hurried();
   const writing = sqlOf(write);
   writing.atOnce(() => {
     beginAccess(writing);
@@ -160,10 +164,13 @@ async function openHeld(file: string, letGo: LetGo | null): Promise<OpenDatabase
     read,
     lookUp: sqlOf(read),
     write: (work) => queue.run(() => noted(() => Promise.resolve(writing.atOnce(() => work(writing))))),
-    writePart: (work) =>
-      queue.run(() =>
+    writePart: async (work) => {
+      await hurried.nobody();
+      return queue.run(() =>
         noted(() => Promise.resolve(writing.unhurried(() => writing.atOnce(() => work(writing))))),
-      ),
+      );
+    },
+    hurried,
     inTransaction: (work) => queue.run(() => noted(() => write.manager.transaction(work))),
     alone: (work) => queue.run(work),
     trouble: () => trouble,

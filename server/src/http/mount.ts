@@ -143,6 +143,17 @@ const sameOrigin: RequestHandler = (request, _response, next) => {
   next();
 };
 
+/** What is sent in words is short and waited for: files that are being taken in let it go first. */
+function hurries({ method, body }: Route, { database }: Services): RequestHandler[] {
+  if (method !== 'post' || !body) return [];
+  return [
+    (_request, response, next) => {
+      response.once('close', database.hurried.come());
+      next();
+    },
+  ];
+}
+
 /** Puts every route of the table on the application: authority, room for the body, its shape, then the work. */
 export function mountRoutes(app: Express, routes: readonly Route[], services: Services): void {
   const inHand = new BytesInHand();
@@ -152,6 +163,7 @@ export function mountRoutes(app: Express, routes: readonly Route[], services: Se
       path,
       ...(route.method === 'post' ? [sameOrigin] : []),
       authority(route, services),
+      ...hurries(route, services),
       ...bodyReader(route, inHand),
       handlerOf(route, services),
     );
