@@ -2,6 +2,12 @@ import { route } from '../http/route';
 import { tellPages } from '../scopes/tellPages';
 import { applyChanges } from './applyChange';
 
+/** The class in which it was said who somebody is. */
+function answeredIn(change: unknown): string | null {
+  const { kind, payload } = change as { kind?: unknown; payload?: { sectionId?: string } };
+  return kind === 'participants.answer' ? (payload?.sectionId ?? null) : null;
+}
+
 function writesMessages(change: unknown): boolean {
   return (change as { kind?: unknown } | null)?.kind === 'message.send';
 }
@@ -21,6 +27,10 @@ export const changeRoutes = [
       tellPages(services, [teacherId, ...heard], body.changes, device);
       // The answer does not wait for the mail: what is written is kept, and is on its way.
       if (body.changes.some(writesMessages)) void services.postman.deliverWaiting();
+      for (const [index, change] of body.changes.entries()) {
+        const sectionId = answers[index]?.outcome === 'applied' ? answeredIn(change) : null;
+        if (sectionId !== null) services.feeds.expectOfStrangers(sectionId);
+      }
       return { answers };
     },
   }),

@@ -114,16 +114,22 @@ function Strangers({ sectionId, feeds }: { sectionId: string; feeds: readonly Fe
       said: many(actions, 'action'),
     })),
   );
+  const waiting = questions.filter(({ lines: [first] }) => first && answers.get(personKey(first))).length;
   return (
-    <EntryQuestions
-      questions={questions.filter(({ lines: [first] }) => first && answers.get(personKey(first)) !== null)}
-      students={students}
-      answers={answers}
-      onAnswer={(entry, studentId) => {
-        if (studentId === undefined) return;
-        const answered: Answers = new Map([[entry, studentId]]);
-        rememberAnswers(sectionId, answered);
-      }}
-    />
+    <>
+      <EntryQuestions
+        questions={questions.filter(({ lines: [first] }) => first && answers.get(personKey(first)) !== null)}
+        students={students}
+        answers={answers}
+        onAnswer={(entry, studentId) => {
+          if (studentId === undefined) return;
+          const answered: Answers = new Map([[entry, studentId]]);
+          rememberAnswers(sectionId, answered);
+        }}
+      />
+      {waiting > 0 ? (
+        <Words live>The platform is asked for what they did; it comes in a moment.</Words>
+      ) : null}
+    </>
   );
 }

@@ -1,7 +1,7 @@
 import { groupBy } from '../../records/groupBy';
 import type { Student } from '../../records/schema';
 import { knownName, nameWords, type KnownName } from '../../people/knownName';
-import { fitRank, nameFit, type Fit } from './nameFit';
+import { fitRank, hasFamilyName, nameFit, type Fit } from './nameFit';
 import { personKey } from './personKey';
 import type { Participant } from './readParticipants';
 
@@ -54,7 +54,12 @@ function byName(students: Class, name: string): Finding {
   const whole = found.filter(({ fit }) => fit === 'name');
   const sure = whole.length > 0 ? whole : found.filter(({ fit }) => fit !== 'near');
   const [only, another] = sure;
-  if (!only || another) return { kind: 'doubt', candidates: (only ? sure : found).map(({ id }) => id) };
+  if (!only) {
+    const words = nameWords(name);
+    const could = found.length > 0 ? found : students.filter((one) => hasFamilyName(words, one.name));
+    return { kind: 'doubt', candidates: could.map(({ id }) => id) };
+  }
+  if (another) return { kind: 'doubt', candidates: sure.map(({ id }) => id) };
   return { kind: 'sure', studentId: only.id, by: only.fit as MatchedBy, rank: only.rank };
 }
 

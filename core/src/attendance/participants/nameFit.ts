@@ -164,3 +164,7 @@ export function nameFit(words: readonly string[], known: KnownName): Fit | null 
     nearFit(words, known)
   );
 }
+
+/** The whole family name with another given name: a call name that nobody knows, a parent's account, or a stranger. */
+export const hasFamilyName = (words: readonly string[], { telling }: KnownName): boolean =>
+  telling.length > 0 && contains(words, telling);

@@ -1,5 +1,5 @@
 import { askFeed, type FeedServices, type Look } from './askFeed';
-import { allFeeds, feedOf, setState } from './feeds';
+import { allFeeds, feedOf, feedsOf, setState } from './feeds';
 
 /** How often stores are asked by themselves: rarer and rarer while one does not work. */
 export interface FeedPace {
@@ -64,6 +64,12 @@ export class FeedKeeper {
   expect(feedId: string): void {
     this.forget(feedId);
     this.wait(feedId, soonMs);
+  }
+
+  /** It was said who somebody of a class is: what strangers did there is asked for soon. */
+  expectOfStrangers(sectionId: string): void {
+    for (const { id, state } of feedsOf(this.services.database.lookUp, sectionId))
+      if (state.strangers.length > 0) this.wait(id, soonMs);
   }
 
   forget(feedId: string): void {
