@@ -1,4 +1,4 @@
-import { barPaths, type BarShape } from '../src/parts/barPaths';
+import { barPaths, type BarShape } from '@slate-path/core/drawing/barPaths';
 
 const size = { width: 20, height: 10, step: 25 };
 

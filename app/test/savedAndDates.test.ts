@@ -2,7 +2,7 @@ jest.mock('../src/sync/clock', () => ({ now: () => Date.parse('2026-11-25T10:00:
 
 import { readDate } from '../src/forms/readDate';
 import { readTime } from '@slate-path/core/calendar/readTime';
-import { barShape } from '../src/features/attendance/lesson/barShape';
+import { barShape } from '@slate-path/core/attendance/roll/barShape';
 import { totalsWords } from '../src/features/attendance/month/totalsWords';
 import { placeOf, readersPlaces } from '../src/shell/places';
 

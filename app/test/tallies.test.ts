@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { emptyRecords, mergeRecords } from '@slate-path/core/records/records';
 import type { LookFor, Tally } from '@slate-path/core/records/schema';
-import { axisTicks } from '../src/features/observation/counts/axisTicks';
+import { axisTicks } from '@slate-path/core/drawing/axisTicks';
 import { strokesIn, sumsOf, timedIn, tonesIn } from '../src/features/observation/tallies/tallySums';
 import { strokeHeight, strokeLine } from '../src/parts/strokes';
 

@@ -1,9 +1,9 @@
 import { memo } from 'react';
 import Svg, { Path } from 'react-native-svg';
 import { usePalette } from '../theme/theme';
-import { barPaths, type BarShape } from './barPaths';
+import { barPaths, type BarShape } from '@slate-path/core/drawing/barPaths';
 
-export type { BarShape } from './barPaths';
+export type { BarShape } from '@slate-path/core/drawing/barPaths';
 
 interface PresenceBarsProps {
   /** From left to right; null leaves a gap. */

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import Svg, { Line, Path } from 'react-native-svg';
 import { daysBetween, minutesOf } from '@slate-path/core/calendar/localTime';
-import { barPaths } from '../../parts/barPaths';
+import { barPaths } from '@slate-path/core/drawing/barPaths';
 import { usePalette } from '../../theme/theme';
 import { Diamonds } from '../../parts/Diamonds';
 import type { DoneDay, RailRow } from './useClassWork';

@@ -12,7 +12,7 @@ import { schoolDaysIn } from './schoolDays';
 import { useNow, zoneOf } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 import { useView } from '../../sync/views';
-import { barShape } from '../attendance/lesson/barShape';
+import { barShape } from '@slate-path/core/attendance/roll/barShape';
 import { rollBook, useAllLessons } from '../attendance/lesson/lessons';
 import { useClassList } from '../people/class/ofClass';
 

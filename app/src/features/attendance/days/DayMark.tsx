@@ -14,7 +14,7 @@ import { PresenceBar } from '../../../parts/PresenceBar';
 import { TapArea } from '../../../parts/TapArea';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
-import { barShape } from '../lesson/barShape';
+import { barShape } from '@slate-path/core/attendance/roll/barShape';
 import { rollBook } from '../lesson/lessons';
 import { tapMoment, tapStudent } from '../lesson/marking';
 import { useLevelNames } from '../../observation/sweep/sweeping';

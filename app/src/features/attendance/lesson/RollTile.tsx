@@ -9,7 +9,7 @@ import { TapArea } from '../../../parts/TapArea';
 import { Words } from '../../../parts/Words';
 import { usePalette, useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
-import { barShape } from './barShape';
+import { barShape } from '@slate-path/core/attendance/roll/barShape';
 import { MoreAbout } from './MoreAbout';
 import type { PictureProps } from './studentOnRollProps';
 

@@ -13,7 +13,7 @@ import { markId } from '@slate-path/core/attendance/roll/markId';
 import { presenceSpoken } from '@slate-path/core/attendance/roll/words';
 import type { BarShape } from '../../../parts/PresenceBar';
 import { rollBook, useAllLessons } from '../lesson/lessons';
-import { barShape } from '../lesson/barShape';
+import { barShape } from '@slate-path/core/attendance/roll/barShape';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
 import { useLevelNames } from '../../observation/sweep/sweeping';

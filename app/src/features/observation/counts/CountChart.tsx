@@ -4,7 +4,7 @@ import Svg, { G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
 import { fonts } from '../../../theme/tokens';
-import { axisTicks } from './axisTicks';
+import { axisTicks } from '@slate-path/core/drawing/axisTicks';
 
 export interface ChartBar {
   key: string;

@@ -13,7 +13,7 @@ import { PresenceBar } from '../../../parts/PresenceBar';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
 import { space, target } from '../../../theme/tokens';
-import { barShape } from '../../attendance/lesson/barShape';
+import { barShape } from '@slate-path/core/attendance/roll/barShape';
 import { useLevelNames } from '../../observation/sweep/sweeping';
 
 interface PathWeeksProps {

@@ -1,4 +1,5 @@
 import { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { linePath } from '@slate-path/core/drawing/linePath';
 import { Diamonds } from '../../../parts/Diamonds';
 import { fonts } from '../../../theme/tokens';
 import type { Palette } from '../../../theme/tokens';
@@ -23,9 +24,7 @@ export const within = <T extends { date: string }>(list: readonly T[], from: str
 export function EngagementLane({ x, palette, data, from, top }: Drawing) {
   const y = (level: number) => top + 8 + (1 - level / 3) * 48;
   const shown = within(data.engagement, from);
-  const path = shown
-    .map(({ date, value }, at) => `${at === 0 ? 'M' : 'L'}${x(date).toFixed(1)} ${y(value).toFixed(1)}`)
-    .join('');
+  const path = linePath(shown.map(({ date, value }) => ({ x: x(date), y: y(value) })));
   const { usual } = data;
   return (
     <G>
@@ -147,9 +146,7 @@ export function ElsewhereLane({ x, palette, data, from, top }: Drawing) {
 export function WeatherLane({ x, palette, data, from, top }: Drawing) {
   const y = (value: number) => top + 6 + (1 - (value - 1) / 4) * 32;
   const shown = within(data.weather, from);
-  const path = shown
-    .map(({ date, value }, at) => `${at === 0 ? 'M' : 'L'}${x(date).toFixed(1)} ${y(value).toFixed(1)}`)
-    .join('');
+  const path = linePath(shown.map(({ date, value }) => ({ x: x(date), y: y(value) })));
   return (
     <G>
       {path ? <Path d={path} stroke={palette.inkQuiet} strokeWidth={1.5} fill="none" /> : null}

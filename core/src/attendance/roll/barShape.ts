@@ -1,5 +1,5 @@
-import type { Presence } from '@slate-path/core/attendance/roll/presence';
-import type { BarShape } from '../../../parts/PresenceBar';
+import type { BarShape } from '../../drawing/barPaths';
+import type { Presence } from './presence';
 
 const nothing: BarShape = { kind: 'nothing' };
 const here: BarShape = { kind: 'here' };
