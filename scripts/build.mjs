@@ -86,7 +86,7 @@ async function writeServiceWorker(dist) {
     skipWaiting: true,
     clientsClaim: true,
     navigateFallback: '/index.html',
-    navigateFallbackDenylist: [/^\/api\//],
+    navigateFallbackDenylist: [/^\/(?:api|read)\//],
     maximumFileSizeToCacheInBytes: 4_000_000,
   });
   console.log(`The service worker keeps ${count} files, ${Math.round(size / 1024)} KB.`);

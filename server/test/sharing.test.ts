@@ -154,6 +154,7 @@ const reading: Record<string, number[]> = {
   '/api/sections/boats/work-file?from=2026-11-01&to=2026-11-30': [200, 200, 404, 404, 404, 404, 404],
   '/api/sections/boats/work?from=2026-11-01&to=2026-11-30': [200, 200, 404, 404, 404, 404, 404],
   '/api/sections/boats/feeds': [200, 200, 404, 404, 404, 404, 404],
+  '/api/students/ann/reader-pages': [200, 200, 404, 404, 404, 404, 404],
   '/api/backups': [200, 403, 403, 403, 403, 403, 200],
 };
 const posting: Record<string, number[]> = {
@@ -168,6 +169,7 @@ const posting: Record<string, number[]> = {
   '/api/sections/boats/check-in-links/end': [200, 200, 404, 404, 404, 404, 404],
   '/api/sections/boats/teachings': [400, 400, 400, 400, 400, 400, 400],
   '/api/students/ann/erasure': [400, 404, 404, 404, 404, 404, 404],
+  '/api/students/ann/reader-pages/end': [200, 200, 404, 404, 404, 404, 404],
   '/api/invitations': [400, 403, 403, 403, 403, 403, 400],
 };
 

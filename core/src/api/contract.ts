@@ -10,6 +10,7 @@ import { noteEndpoints } from './notes';
 import { observationEndpoints } from './observation';
 import type { OperationName } from './operations';
 import { peopleEndpoints } from './people';
+import { readerPageEndpoints } from './readerPages';
 import { recordEndpoints } from './records';
 import { sharingEndpoints } from './sharing';
 import { syncEndpoints } from './sync';
@@ -30,6 +31,7 @@ export const contract = {
   ...peopleEndpoints,
   ...sharingEndpoints,
   ...grantEndpoints,
+  ...readerPageEndpoints,
   ...keepingEndpoints,
 } satisfies Record<OperationName, Endpoint>;
 

@@ -7,6 +7,8 @@ export interface Endpoint {
   params?: z.ZodObject;
   query?: z.ZodObject;
   body?: z.ZodType;
+  /** The body is a form of a page without scripts. */
+  form?: true;
   /** The body is a file, taken as bytes up to this size. */
   fileUpTo?: number;
   answer: z.ZodType;

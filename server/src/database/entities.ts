@@ -13,6 +13,7 @@ import {
 } from './scopeEntities';
 import { activityEntities } from './activity/entities';
 import { FeedEntity } from './feedEntity';
+import { PageOpeningEntity, ReaderPageEntity } from './readerPageEntities';
 import { flag, indices, json, nullableText, ownColumns, text } from './columns';
 
 /** A record's row: its own fields, whose it is, and who decided each field last. */
@@ -256,6 +257,8 @@ export const entities = [
   AccessEntity,
   NewsEntity,
   InvitationEntity,
+  PageOpeningEntity,
+  ReaderPageEntity,
   TouchEntity,
   TeacherEntity,
   SessionEntity,

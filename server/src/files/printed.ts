@@ -1,8 +1,5 @@
+import { escaped } from '@slate-path/core/formats/html';
 import type { TableCell } from '@slate-path/core/attendance/roll/rollTable';
-
-const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
-/** Text that cannot be taken for a tag. */
-export const escaped = (text: string) => text.replace(/[&<>"]/g, (sign) => escapes[sign] ?? sign);
 
 const printStyle =
   '@page{size:A4 landscape;margin:10mm}body{font:10pt/1.35 system-ui,sans-serif;color:#111;margin:16px}' +

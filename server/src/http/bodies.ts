@@ -6,6 +6,9 @@ const largestJson = 2_000_000;
 /** Names, a passphrase, what a student says: nobody has signed in yet. */
 const largestOfStrangers = 16_000;
 
+/** What a page without scripts sends, in the longest way to write it. */
+const largestForm = 200_000;
+
 /** Bytes of bodies that may be held at one time: in all, and from one address, which may be a whole school's. */
 const mostInHand = 160_000_000;
 const mostOfAddress = 120_000_000;
@@ -38,8 +41,9 @@ export class BytesInHand {
 }
 
 /** How many bytes a route takes at most. */
-function largestBody({ fileUpTo, allow }: Route): number {
+function largestBody({ fileUpTo, form, allow }: Route): number {
   if (fileUpTo) return fileUpTo;
+  if (form) return largestForm;
   return allow === 'anyone' ? largestOfStrangers : largestJson;
 }
 
@@ -73,6 +77,8 @@ function roomFor(largest: number, inHand: BytesInHand): RequestHandler {
 export function bodyReader(route: Route, inHand: BytesInHand): RequestHandler[] {
   if (!route.fileUpTo && !route.body) return [];
   const limit = largestBody(route);
+  if (route.form)
+    return [roomFor(limit, inHand), express.urlencoded({ extended: false, limit, inflate: false })];
   const read = route.fileUpTo
     ? express.raw({ type: () => true, limit, inflate: false })
     : express.json({ limit, inflate: false });

@@ -58,7 +58,7 @@ export function createApp(services: Services, pages: string | null, { hosts, pro
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
   app.use(withPermissionsPolicy, ownHosts(hosts));
   // Views are long; what answers a change is short, and is waited for.
-  app.get(/^\/api\//, compression());
+  app.get(/^\/(?:api|read)\//, compression());
   mountRoutes(app, routes, services);
   if (pages) servePages(app, pages);
   app.use((request) => {

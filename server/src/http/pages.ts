@@ -6,7 +6,8 @@ import expressStaticGzip from 'express-static-gzip';
 const hashed = /\/(_expo|assets)\//;
 
 /** Addresses of screens: no file has such a name. Ids may hold a dot, as those of the timetable's lessons do. */
-const screens = /^\/(?!api\/|_expo\/|assets\/|fonts\/)(?:(?:lessons|students|classes|check-in)\/.+|[^.]*)$/;
+const screens =
+  /^\/(?!api\/|read\/|_expo\/|assets\/|fonts\/)(?:(?:lessons|students|classes|check-in)\/.+|[^.]*)$/;
 
 /**
  * Serves the web build, compressed beforehand, and its one page for every address that is a screen.

@@ -12,6 +12,7 @@ import { participantRoutes } from '../attendance/participants/routes';
 import { rollRoutes } from '../attendance/roll/routes';
 import { rosterRoutes } from '../people/roster/routes';
 import { grantRoutes } from '../sharing/grantRoutes';
+import { readerPageRoutes } from '../sharing/readerPages/routes';
 import { sharingRoutes } from '../sharing/routes';
 import { sweepRoutes } from '../observation/sweep/routes';
 import { syncRoutes } from '../sync/routes';
@@ -68,5 +69,6 @@ export const routes: readonly Route[] = [
   ...checkInRoutes,
   ...sharingRoutes,
   ...grantRoutes,
+  ...readerPageRoutes,
   ...syncRoutes,
 ];

@@ -26,6 +26,7 @@ import type { WatchPreview } from '@slate-path/core/watch/signals/preview';
 import type { SectionWatch } from '@slate-path/core/watch/signals/watchReading';
 import type { GlanceRequest, PreviewRequest } from '../watch/readGlance';
 import type { WatchRequest } from '../watch/readWatch';
+import type { PageReading, PageRequest } from '../sharing/readerPages/readFacts';
 import type { WorkFileRequest } from '../work/workFile';
 import type { FeedPageRead, FeedPageRequest } from '../work/feed/readFeedPage';
 import type { ActivityRead, ActivityReadRequest, WorkRead, WorkReadRequest } from '../work/readFile';
@@ -70,6 +71,7 @@ export interface JobKinds {
   notesFile: { input: NotesFileRequest; result: Uint8Array };
   countsFile: { input: CountFileRequest; result: Uint8Array };
   workFile: { input: WorkFileRequest; result: Uint8Array };
+  readerPage: { input: PageRequest; result: PageReading };
 }
 
 const readingKinds = [

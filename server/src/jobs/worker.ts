@@ -33,6 +33,9 @@ const counts: Job<'counts'> = async (range) =>
 
 const workFile: Job<'workFile'> = async (request) => (await import('../work/workFile')).workFile(request);
 
+const readerPage: Job<'readerPage'> = async (request) =>
+  (await import('../sharing/readerPages/readFacts')).readFacts(request);
+
 const countsFile: Job<'countsFile'> = async (request) =>
   (await import('../observation/tallies/countsFile')).countsFile(request);
 
@@ -87,6 +90,7 @@ const jobs: { [K in WorkKind]: Job<K> } = {
   counts,
   countsFile,
   workFile,
+  readerPage,
   circleFile,
   readCandidates,
   suggestTopics,

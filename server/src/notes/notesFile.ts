@@ -1,3 +1,4 @@
+import { escaped } from '@slate-path/core/formats/html';
 import { writeCsv } from '@slate-path/core/formats/csv';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { textForReader } from '@slate-path/core/notes/forReader';
@@ -6,7 +7,7 @@ import { displayName } from '@slate-path/core/people/names';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import type { TableCell } from '@slate-path/core/attendance/roll/rollTable';
 import { RecordReader } from '../database/readRecords';
-import { escaped, printedPage, printedTable } from '../files/printed';
+import { printedPage, printedTable } from '../files/printed';
 import { workbook } from '../files/workbook';
 
 export interface NotesFileRequest {

@@ -1,3 +1,4 @@
+import { escaped } from '@slate-path/core/formats/html';
 import { localSeconds } from '@slate-path/core/keeping/archive/localSeconds';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { schoolDaysOf } from '@slate-path/core/calendar/schoolDays';
@@ -15,7 +16,7 @@ import {
 import { dayLength } from '../database/activity/rollUps';
 import { dateOf, moment, numberOf, word } from '../database/activity/tables';
 import { RecordReader } from '../database/readRecords';
-import { escaped, printedPage, printedTable } from '../files/printed';
+import { printedPage, printedTable } from '../files/printed';
 import { workbook } from '../files/workbook';
 
 export interface WorkFileRequest {

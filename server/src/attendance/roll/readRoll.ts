@@ -21,6 +21,8 @@ export interface RollRange {
 
 export interface RollReading {
   now: LocalMoment;
+  /** The school's. */
+  zone: string;
   classes: { section: Section; roll: ClassRoll }[];
 }
 
@@ -48,8 +50,10 @@ export function readRolls({ file, teacherId, sectionId, from, to, now }: RollRan
     const lessons = groupBy(lessonsBetween(calendar, from, to), (lesson) => lesson.sectionId);
     const enrolments = groupBy(reader.seenBy(teacherId, 'enrolment', notRemoved), (e) => e.sectionId);
     const wanted = sections.filter(({ id }) => sectionId === null || id === sectionId);
+    const zone = school?.zone ?? 'UTC';
     return {
-      now: localMoment(now, school?.zone ?? 'UTC'),
+      now: localMoment(now, zone),
+      zone,
       classes: wanted.map((section) => ({
         section,
         roll: {

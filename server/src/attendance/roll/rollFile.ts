@@ -1,9 +1,10 @@
+import { escaped } from '@slate-path/core/formats/html';
 import type { FileFormat } from '@slate-path/core/api/endpoint';
 import { writeCsv } from '@slate-path/core/formats/csv';
 import type { NameOrder } from '@slate-path/core/people/names';
 import type { Standing } from '@slate-path/core/records/schema';
 import { rollTable, totalColumns, type TableCell } from '@slate-path/core/attendance/roll/rollTable';
-import { escaped, printedPage, printedTable } from '../../files/printed';
+import { printedPage, printedTable } from '../../files/printed';
 import { workbook } from '../../files/workbook';
 import { readRolls, type RollRange, type RollReading } from './readRoll';
 

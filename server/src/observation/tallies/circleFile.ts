@@ -1,10 +1,11 @@
+import { escaped } from '@slate-path/core/formats/html';
 import { circleShares } from '@slate-path/core/observation/circle/shares';
 import { circleTable } from '@slate-path/core/observation/circle/circleTable';
 import { writeCsv } from '@slate-path/core/formats/csv';
 import { displayName, shortName } from '@slate-path/core/people/names';
 import type { TableCell } from '@slate-path/core/attendance/roll/rollTable';
 import { RecordReader } from '../../database/readRecords';
-import { escaped, printedPage, printedTable } from '../../files/printed';
+import { printedPage, printedTable } from '../../files/printed';
 import { workbook } from '../../files/workbook';
 
 export interface CircleFileRequest {

@@ -1,0 +1,68 @@
+import type { BarShape } from '../../drawing/barPaths';
+import type { LookFor } from '../../records/schema';
+import type { PieceStatus } from '../../work/pieceStatus';
+import type { PageLanguage } from './language';
+
+/** A value on a day, `YYYY-MM-DD`. */
+export interface Dated {
+  date: string;
+  value: number;
+}
+
+export interface PresenceOnPage {
+  taken: number;
+  late: number;
+  leftEarly: number;
+  away: number;
+  excused: number;
+  lessons: readonly { date: string; shape: BarShape }[];
+}
+
+/** A look-for, lesson by lesson: times, minutes, or 1 where it was ticked; null where nobody looked. */
+export interface CountsOnPage {
+  name: string;
+  tone: LookFor['tone'];
+  measure: LookFor['measure'];
+  lessons: readonly { date: string; value: number | null }[];
+  /** What the teacher says of it. */
+  comment: string;
+}
+
+export interface PieceOnPage {
+  title: string;
+  /** Null: without a day. */
+  dueOn: string | null;
+  status: PieceStatus;
+  /** As it is read; empty for none. */
+  score: string;
+}
+
+/** One student, as the reader is shown. Null: that part was not chosen. */
+export interface StudentOnPage {
+  name: string;
+  classes: readonly string[];
+  presence: PresenceOnPage | null;
+  counts: readonly CountsOnPage[];
+  engagement: readonly Dated[] | null;
+  work: readonly PieceOnPage[] | null;
+  weather: readonly Dated[] | null;
+  notes: readonly { date: string; text: string }[] | null;
+  steps: readonly { date: string; text: string }[] | null;
+}
+
+/** Everything that stands on a reader's page, fit for the reader. */
+export interface PageFacts {
+  language: PageLanguage;
+  school: string;
+  teacher: string;
+  from: string;
+  /** The last day that is told of. */
+  to: string;
+  /** The last day on which the page opens. */
+  until: string;
+  /** What the teacher calls the four levels of engagement, from none on. */
+  levels: readonly string[];
+  summary: string;
+  students: readonly StudentOnPage[];
+  mayWriteBack: boolean;
+}

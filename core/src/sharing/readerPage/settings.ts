@@ -1,0 +1,68 @@
+import { z } from 'zod';
+import { Id, LocalDate } from '../../records/schema';
+import { optionalEmail } from '../../records/values';
+import { pageLanguages } from './language';
+
+/** What a reader is to the student. */
+export const readerRelations = ['home', 'head', 'counsellor', 'specialist', 'other'] as const;
+export type ReaderRelation = (typeof readerRelations)[number];
+
+/** So many students may stand on one page. */
+export const mostOnPage = 12;
+/** So long a page is open unless somebody says otherwise, and at most. */
+export const usualDays = 14;
+export const mostDays = 366;
+/** So much of what a reader writes back is taken. */
+export const mostWrittenBack = 2000;
+
+const Words = z.string().trim().max(4000, 'At most 4,000 characters');
+
+/** What a reader is shown: chosen by the teacher, kept with the page, and read anew at each opening. */
+export const PageSettings = z
+  .strictObject({
+    studentIds: z.array(Id).min(1, 'Whose page is it?').max(mostOnPage, `At most ${mostOnPage} students`),
+    reader: z.string().trim().min(1, 'Who reads it?').max(80, 'At most 80 characters'),
+    relation: z.enum(readerRelations),
+    language: z.enum(pageLanguages),
+    from: LocalDate,
+    /** Null: it is kept up to date. */
+    to: LocalDate.nullable(),
+    presence: z.boolean(),
+    engagement: z.boolean(),
+    work: z.boolean(),
+    weather: z.boolean(),
+    /** Each with what the teacher says of it. */
+    lookFors: z.array(z.strictObject({ id: Id, comment: Words })).max(12, 'At most 12 look-fors'),
+    noteIds: z.array(Id).max(60, 'At most 60 notes'),
+    stepIds: z.array(Id).max(60, 'At most 60 steps'),
+    /** In the teacher's own words. */
+    summary: Words,
+    mayWriteBack: z.boolean(),
+  })
+  .refine(({ from, to }) => to === null || from <= to, {
+    path: ['to'],
+    message: 'The last day is before the first',
+  })
+  .refine(
+    ({ presence, engagement, work, weather, lookFors, noteIds, stepIds, summary }) =>
+      [presence, engagement, work, weather, summary !== ''].some(Boolean) ||
+      lookFors.length + noteIds.length + stepIds.length > 0,
+    { path: ['presence'], message: 'Nothing is chosen yet' },
+  );
+export type PageSettings = z.infer<typeof PageSettings>;
+
+/** A page that is to be made: what is on it, until when, and how it gets to its reader. */
+export const NewPage = z.strictObject({
+  settings: PageSettings,
+  /** The last day on which it opens, by the school's clock. */
+  until: LocalDate,
+  /** Told by another way; empty for none. */
+  code: z
+    .string()
+    .trim()
+    .max(20, 'At most 20 characters')
+    .refine((code) => code === '' || code.length >= 4, 'At least 4 characters, or none'),
+  /** Where the link is sent; empty where it is handed on otherwise. */
+  email: optionalEmail,
+});
+export type NewPage = z.infer<typeof NewPage>;

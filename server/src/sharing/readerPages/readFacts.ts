@@ -1,0 +1,252 @@
+import { barShape } from '@slate-path/core/attendance/roll/barShape';
+import { isEnrolledOn, presenceIn, studentTotals } from '@slate-path/core/attendance/roll/totals';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import { textForReader } from '@slate-path/core/notes/forReader';
+import { shippedLevels } from '@slate-path/core/observation/sweep/levels';
+import { unitOf } from '@slate-path/core/observation/tallies/countsTable';
+import { displayName } from '@slate-path/core/people/names';
+import type { Enrolment, HandIn, Student, Work } from '@slate-path/core/records/schema';
+import type {
+  CountsOnPage,
+  PageFacts,
+  PieceOnPage,
+  PresenceOnPage,
+  StudentOnPage,
+} from '@slate-path/core/sharing/readerPage/onPage';
+import { OthersHidden } from '@slate-path/core/sharing/readerPage/othersHidden';
+import type { PageSettings } from '@slate-path/core/sharing/readerPage/settings';
+import { statusOf } from '@slate-path/core/work/pieceStatus';
+import { knownScore } from '@slate-path/core/work/scores';
+import { readRolls, type RollReading } from '../../attendance/roll/readRoll';
+import { RecordReader } from '../../database/readRecords';
+import { readCounts } from '../../observation/tallies/readCounts';
+
+export interface PageRequest {
+  file: string;
+  /** With whose rights it is read: what they may not see any more is on it no more. */
+  madeBy: string;
+  settings: PageSettings;
+  until: string;
+  /** Milliseconds since the epoch, by the server's clock. */
+  now: number;
+}
+
+export interface PageReading {
+  facts: PageFacts;
+  /** Whom its texts speak of besides, and how they are shortened. */
+  shortened: { name: string; as: string }[];
+}
+
+/** What is read once for all students of a page. */
+interface Book extends PageRequest {
+  reader: RecordReader;
+  to: string;
+  /** Now, as the school's clocks have it. */
+  asOf: string;
+  hidden: OthersHidden;
+  rolls: RollReading;
+}
+
+type Classes = RollReading['classes'];
+
+const marks = (list: readonly unknown[]) => list.map(() => '?').join(', ');
+const byDate = (a: { date: string }, b: { date: string }) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0);
+
+/** Times of a student in the classes that the maker sees. */
+function enrolmentsOf(classes: Classes, studentId: string): Enrolment[] {
+  return classes.flatMap(({ roll }) => roll.enrolments.filter((e) => e.studentId === studentId));
+}
+
+function presenceOnPage({ rolls }: Book, studentId: string): PresenceOnPage {
+  const sum = { taken: 0, late: 0, leftEarly: 0, away: 0, excused: 0 };
+  const lessons: PresenceOnPage['lessons'][number][] = [];
+  for (const { roll } of rolls.classes)
+    for (const enrolment of roll.enrolments.filter((e) => e.studentId === studentId)) {
+      const totals = studentTotals(enrolment, roll.lessons, roll.book, rolls.now);
+      for (const name of Object.keys(sum) as (keyof typeof sum)[]) sum[name] += totals[name];
+      for (const lesson of roll.lessons) {
+        if (lesson.removed || !isEnrolledOn(enrolment, lesson.date)) continue;
+        const presence = presenceIn(lesson, studentId, roll.book);
+        if (presence) lessons.push({ date: `${lesson.date}T${lesson.startsAt}`, shape: barShape(presence) });
+      }
+    }
+  return { ...sum, lessons: lessons.sort(byDate) };
+}
+
+function countsOnPage({ file, madeBy, settings, now, to, hidden, rolls }: Book, studentId: string) {
+  const sections = [...new Set(enrolmentsOf(rolls.classes, studentId).map(({ sectionId }) => sectionId))];
+  const read = sections.map((sectionId) =>
+    readCounts({ file, teacherId: madeBy, sectionId, from: settings.from, to, now }),
+  );
+  return settings.lookFors.flatMap(({ id, comment }): CountsOnPage[] => {
+    const lookFor = read.flatMap(({ lookFors }) => lookFors).find((one) => one.id === id);
+    if (!lookFor) return [];
+    const lessons = read.flatMap(({ seen }) => {
+      const observed = new Map(
+        seen.exposures
+          .filter((one) => one.studentId === studentId)
+          .map(({ lessonId, minutes }) => [lessonId, minutes > 0]),
+      );
+      return seen.lessons
+        .filter((lesson) => observed.has(lesson.id))
+        .map((lesson) => {
+          const own = seen.counts.filter(
+            (count) =>
+              count.lessonId === lesson.id && count.studentId === studentId && count.lookForId === id,
+          );
+          const sum = own.reduce((all, { amount }) => all + amount, 0) / unitOf(lookFor);
+          return { date: lesson.date, value: observed.get(lesson.id) || sum > 0 ? sum : null };
+        });
+    });
+    const { name, tone, measure } = lookFor;
+    return [{ name, tone, measure, lessons: lessons.sort(byDate), comment: hidden.textOf(comment) }];
+  });
+}
+
+/** Values of lessons in the page's days, in order of time. */
+function courseOf({ reader, madeBy, settings, to }: Book, table: 'sweep' | 'checkIn', studentId: string) {
+  const dates = new Map(
+    reader
+      .seenBy(madeBy, 'lesson', '"date" BETWEEN ? AND ? AND NOT "removed"', [settings.from, to])
+      .map(({ id, date }) => [id, date]),
+  );
+  const rows = reader.seenBy(madeBy, table, '"studentId" = ? AND NOT "removed"', [studentId]);
+  return rows
+    .flatMap((row) => {
+      const date = dates.get(row.lessonId);
+      const value = 'level' in row ? row.level : row.weather;
+      return date !== undefined && value !== null ? [{ date, value }] : [];
+    })
+    .sort(byDate);
+}
+
+function scoreWords({ points }: Work, handIn: HandIn | undefined, asOf: string): string {
+  if (!handIn) return '';
+  const score = knownScore(handIn, asOf);
+  if (score === null) return handIn.written ?? '';
+  return points === null ? String(score) : `${score} / ${points}`;
+}
+
+function workOnPage({ reader, madeBy, settings, to, asOf, hidden, rolls }: Book, studentId: string) {
+  const enrolments = enrolmentsOf(rolls.classes, studentId);
+  const handIns = new Map(
+    reader
+      .seenBy(madeBy, 'handIn', '"studentId" = ? AND NOT "removed"', [studentId])
+      .map((handIn) => [handIn.workId, handIn]),
+  );
+  return reader
+    .seenBy(
+      madeBy,
+      'work',
+      '"dueAt" BETWEEN ? AND ? AND NOT "removed" AND ("studentId" IS NULL OR "studentId" = ?)',
+      [settings.from, `${to}U`, studentId],
+    )
+    .filter(({ sectionId, dueAt }) =>
+      enrolments.some((e) => e.sectionId === sectionId && isEnrolledOn(e, (dueAt ?? '').slice(0, 10))),
+    )
+    .sort((a, b) => ((a.dueAt ?? '') < (b.dueAt ?? '') ? -1 : 1))
+    .map((work): PieceOnPage => {
+      const handIn = handIns.get(work.id);
+      return {
+        title: hidden.textOf(work.title),
+        dueOn: work.dueAt?.slice(0, 10) ?? null,
+        status: statusOf(work.dueAt, handIn, asOf),
+        score: scoreWords(work, handIn, asOf),
+      };
+    });
+}
+
+/** The chosen notes that speak of a student. The teacher's own never go. */
+function notesOnPage({ reader, madeBy, settings: { noteIds, studentIds }, hidden, rolls }: Book, of: string) {
+  const zone = rolls.zone;
+  const notes = reader.seenBy(
+    madeBy,
+    'note',
+    `"id" IN (${marks(noteIds)}) AND NOT "removed" AND NOT "own" AND "id" IN (SELECT "noteId" FROM "noteStudent" WHERE "studentId" = ? AND NOT "removed") ORDER BY "at"`,
+    [...noteIds, of],
+  );
+  return notes.map(({ id, at, text, doubts }) => {
+    const links = reader
+      .all('noteStudent', '"noteId" = ? AND NOT "removed"', [id])
+      // Who stands on the page too may be named.
+      .filter(({ studentId }) => studentId === of || !studentIds.includes(studentId));
+    const mentions = links.flatMap(({ studentId, spans }) =>
+      reader.all('student', '"id" = ?', [studentId]).map((student) => ({ student, spans })),
+    );
+    const shown = textForReader({ text, mentions, doubts }, of);
+    return { date: localMoment(Date.parse(at), zone).date, text: hidden.textOf(shown) };
+  });
+}
+
+function stepsOnPage({ reader, madeBy, settings: { stepIds }, hidden, rolls }: Book, studentId: string) {
+  const steps = reader.seenBy(
+    madeBy,
+    'step',
+    `"id" IN (${marks(stepIds)}) AND NOT "removed" AND "studentId" = ? ORDER BY "at"`,
+    [...stepIds, studentId],
+  );
+  return steps.map(({ at, kind, text }) => ({
+    date: localMoment(Date.parse(at), rolls.zone).date,
+    text: hidden.textOf(text === '' ? kind : `${kind}: ${text}`),
+  }));
+}
+
+function studentOnPage(book: Book, student: Student): StudentOnPage {
+  const { settings, rolls } = book;
+  const { id } = student;
+  const own = new Set(enrolmentsOf(rolls.classes, id).map(({ sectionId }) => sectionId));
+  return {
+    name: displayName(student),
+    classes: rolls.classes.filter(({ section }) => own.has(section.id)).map(({ section }) => section.name),
+    presence: settings.presence ? presenceOnPage(book, id) : null,
+    counts: settings.lookFors.length > 0 ? countsOnPage(book, id) : [],
+    engagement: settings.engagement ? courseOf(book, 'sweep', id) : null,
+    work: settings.work ? workOnPage(book, id) : null,
+    weather: settings.weather ? courseOf(book, 'checkIn', id) : null,
+    notes: settings.noteIds.length > 0 ? notesOnPage(book, id) : null,
+    steps: settings.stepIds.length > 0 ? stepsOnPage(book, id) : null,
+  };
+}
+
+/** Everybody of the maker's school: a text may name somebody whom the maker does not teach. */
+function everybody(reader: RecordReader, madeBy: string): Student[] {
+  const ofSchool = `"id" IN (SELECT s."id" FROM "scope" s JOIN "member" m ON m."schoolId" = s."schoolId" WHERE m."personId" = ? AND s."kind" = 'student')`;
+  return reader.all('student', ofSchool, [madeBy]);
+}
+
+/** What stands on a reader's page today, with the rights of whoever made it. */
+export function readFacts(request: PageRequest): PageReading {
+  const { file, madeBy, settings, until, now } = request;
+  const reader = new RecordReader(file);
+  try {
+    const [school] = reader.seenBy(madeBy, 'school');
+    const moment = localMoment(now, school?.zone ?? 'UTC');
+    const to = settings.to ?? moment.date;
+    const students = everybody(reader, madeBy);
+    const hidden = new OthersHidden(students, settings.studentIds);
+    const rolls = readRolls({ file, teacherId: madeBy, sectionId: null, from: settings.from, to, now });
+    const asOf = `${moment.date}T${moment.time}`;
+    const book = { ...request, reader, to, asOf, hidden, rolls };
+    const onPage = settings.studentIds.flatMap((id) => students.find((one) => one.id === id) ?? []);
+    const [teacher] = reader.rows<{ name: string }>('SELECT "name" FROM "teacher" WHERE "id" = ?', [madeBy]);
+    const facts: PageFacts = {
+      language: settings.language,
+      school: school?.name ?? '',
+      teacher: teacher?.name ?? '',
+      from: settings.from,
+      to,
+      until,
+      levels: reader.seenBy(madeBy, 'levelNames')[0]?.names ?? shippedLevels,
+      summary: hidden.textOf(settings.summary),
+      students: onPage.map((student) => studentOnPage(book, student)),
+      mayWriteBack: settings.mayWriteBack,
+    };
+    const shortened = students.flatMap((student) => {
+      const as = hidden.hidden.get(student.id);
+      return as === undefined ? [] : [{ name: displayName(student), as }];
+    });
+    return { facts, shortened };
+  } finally {
+    reader.close();
+  }
+}
