@@ -35,6 +35,8 @@ export const readerPageEndpoints = {
     body: NewPage.omit({ email: true }),
     answer: z.object({
       html: z.string(),
+      /** A summary of the facts, to be set right. */
+      draft: z.string(),
       named: z.array(z.string()),
       shortened: z.array(z.object({ name: z.string(), as: z.string() })),
     }),

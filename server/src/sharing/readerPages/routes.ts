@@ -1,6 +1,7 @@
 import type { Response } from 'express';
 import { ulid } from 'ulid';
 import type { AnswerOf } from '@slate-path/core/api/contract';
+import { draftForReader } from '@slate-path/core/sharing/readerPage/draft';
 import { mostDays, mostWrittenBack, type NewPage } from '@slate-path/core/sharing/readerPage/settings';
 import { codePage, gonePage, readerPage, type Heard } from '@slate-path/core/sharing/readerPage/render/page';
 import { displayName } from '@slate-path/core/people/names';
@@ -104,7 +105,8 @@ const ofTeachers = [
       const request = { file: database.file, madeBy: teacherId, settings, until, now: clock() };
       const { facts, shortened } = await jobs.run('readerPage', request);
       const named = [...facts.students.map(({ name }) => name), facts.teacher];
-      return { html: readerPage(facts, { code, heard: [] }), named, shortened };
+      const draft = facts.students.map((student) => draftForReader(student, facts.levels)).join('\n\n');
+      return { html: readerPage(facts, { code, heard: [] }), draft, named, shortened };
     },
   }),
   route('makePage', {

@@ -1,0 +1,82 @@
+import { lowerMedian } from '../../statistics/median';
+import { countStatuses } from '../../work/pieceStatus';
+import { listed } from '../../words/listed';
+import { many } from '../../words/many';
+import type { CountsOnPage, Dated, PieceOnPage, PresenceOnPage, StudentOnPage } from './onPage';
+
+const tenths = (value: number) => String(Math.round(value * 10) / 10);
+
+function presenceSentence(name: string, { taken, away, late, leftEarly, excused }: PresenceOnPage): string {
+  if (taken === 0) return '';
+  const there =
+    away === 0
+      ? `${name} was there in all ${many(taken, 'lesson')}`
+      : `${name} was there in ${taken - away} of ${many(taken, 'lesson')}`;
+  const besides = [
+    late > 0 ? `late in ${late}` : '',
+    leftEarly > 0 ? `gone early in ${leftEarly}` : '',
+  ].filter(Boolean);
+  const absences =
+    excused > 0
+      ? ` Of the ${many(away, 'absence')} ${excused} ${excused === 1 ? 'was' : 'were'} excused.`
+      : '';
+  return `${there}${besides.length > 0 ? `, ${listed(besides)}` : ''}.${absences}`;
+}
+
+/** From so many lessons on two halves of them are told apart. */
+const fewestToHalve = 8;
+
+function countsSentence({ name, measure, lessons }: CountsOnPage): string {
+  const values = lessons.flatMap(({ value }) => (value === null ? [] : [value]));
+  if (values.length === 0) return '';
+  const sum = (of: readonly number[]) => of.reduce((all, value) => all + value, 0);
+  const observed = `${many(values.length, 'lesson')} observed`;
+  if (measure === 'tick') return `${name}: in ${sum(values)} of ${observed}.`;
+  const unit = measure === 'seconds' ? 'minutes' : 'times';
+  const all = `${name}: ${tenths(sum(values))} ${unit} in ${observed}`;
+  if (values.length < fewestToHalve) return `${all}.`;
+  const half = Math.floor(values.length / 2);
+  const rate = (of: readonly number[]) => tenths(sum(of) / of.length);
+  const [before, since] = [rate(values.slice(0, half)), rate(values.slice(half))];
+  return before === since
+    ? `${all}, ${before} a lesson all along.`
+    : `${all}: ${before} a lesson in the first half of them, ${since} in the second.`;
+}
+
+function engagementSentence(name: string, points: readonly Dated[], levels: readonly string[]): string {
+  const middle = lowerMedian(points.map(({ value }) => value));
+  const level = middle === null ? undefined : levels[middle];
+  return level === undefined
+    ? ''
+    : `In at least half of ${many(points.length, 'lesson')} looked at, ${name} was “${level}” or above.`;
+}
+
+function workSentence(pieces: readonly PieceOnPage[]): string {
+  const counts = countStatuses(pieces.map(({ status }) => status));
+  const due = counts.on_time + counts.late + counts.missing;
+  if (due === 0) return '';
+  const parts = [
+    counts.on_time > 0 ? `${counts.on_time} came on time` : '',
+    counts.late > 0 ? `${counts.late} came late` : '',
+    counts.missing > 0 ? `${counts.missing} ${counts.missing === 1 ? 'is' : 'are'} missing` : '',
+  ].filter(Boolean);
+  return `Of ${many(due, 'piece')} of work ${listed(parts)}.`;
+}
+
+/**
+ * A summary of what a page shows of a student, in plain sentences, to be set right by the teacher. Nothing is in it
+ * that does not stand on the page.
+ * @param levels what the four levels of engagement are called
+ */
+export function draftForReader(student: StudentOnPage, levels: readonly string[]): string {
+  const { name, presence, counts, engagement, work } = student;
+  const [called = name] = name.split(' ');
+  return [
+    presence ? presenceSentence(called, presence) : '',
+    ...counts.map(countsSentence),
+    engagement ? engagementSentence(called, engagement, levels) : '',
+    work ? workSentence(work) : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
