@@ -83,10 +83,9 @@ test('a name that the student shares stays, and those who are shown together are
 test('every language has every word, with the same blanks, and days in it', () => {
   const blanks = (text: string) => (text.match(/\{\w+\}/g) ?? []).sort();
   for (const language of pageLanguages) {
-    const filled = Object.fromEntries([...'abcdefgh'].map((name) => [name, name]));
     for (const word of Object.keys(en) as (keyof typeof en)[]) {
       const kept = Object.fromEntries(blanks(en[word]).map((blank) => [blank.slice(1, -1), blank]));
-      const text = wordsIn(language)(word, { ...filled, ...kept });
+      const text = wordsIn(language)(word, kept);
       expect([language, word, blanks(text)]).toEqual([language, word, blanks(en[word])]);
       expect(text.trim()).not.toBe('');
     }

@@ -152,6 +152,7 @@ const screens: Screen[] = [
   { path: '/students/STUDENT?page=notes', says: 'Notes: ' },
   { path: '/students/STUDENT?page=contact', says: 'Addresses' },
   { path: '/students/STUDENT?page=shared', says: 'Who else reads' },
+  { path: '/students/STUDENT/reader-page', says: 'Names on this page' },
   { path: '/students/STUDENT/erase', says: 'Odalys Brandt' },
   { path: '/range', says: 'First day' },
   { path: '/participants?lessonId=LESSON', says: 'paste the list' },
@@ -169,6 +170,7 @@ const screens: Screen[] = [
   { path: '/desk/look-fors', says: 'Shared a tool' },
   { path: '/desk/vocabulary', says: 'counts as away' },
   { path: '/desk/outbox', says: 'Outbox' },
+  { path: '/desk/shared', says: 'Shared' },
   { path: '/desk/colleagues', says: 'Invite' },
   { path: '/check-in/TOKEN', says: 'Dario' },
 ];

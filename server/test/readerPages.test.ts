@@ -34,7 +34,7 @@ const form = (token: string, fields: Record<string, string>) =>
   fetch(`${server.address}/read/${token}`, { method: 'POST', body: new URLSearchParams(fields) });
 const notesOf = async (studentId: string) => {
   const answer = await ines.call('GET', `/api/students/${studentId}/path`);
-  return ((await answer.json()) as AnswerOf<'studentPath'>).note ?? [];
+  return ((await answer.json()) as AnswerOf<'studentPath'>).note;
 };
 const noteOn = (id: string, text: string, own = false) =>
   change('note.write', {

@@ -1,11 +1,11 @@
 import FileOutput from 'lucide-react-native/icons/file-output';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import type { FileFormat } from '@slate-path/core/api/endpoint';
 import { displayName } from '@slate-path/core/people/names';
-import type { Note, Student, Topic } from '@slate-path/core/records/schema';
+import type { Student, Topic } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { Empty } from '../../parts/Empty';
 import { Sheet } from '../../parts/Sheet';
@@ -15,21 +15,10 @@ import { FileAction } from '../../files/FileAction';
 import { useRecords } from '../../sync/useRecords';
 import { openDraft } from './draft';
 import { NoteCard } from './lazyNoteCard';
-import { latestNotes, studentsOfNotes, topicsOfNotes } from './ties';
+import { topicsOfNotes, useNotesAbout } from './ties';
 import { WhoElse } from './WhoElse';
 
 const shown = 12;
-
-/** Notes about a student, the latest first. */
-export function useNotesAbout(studentId: string): Note[] {
-  const current = useRecords((state) => state.current);
-  return useMemo(() => {
-    const mentions = studentsOfNotes(current);
-    return latestNotes(current).filter(({ id }) =>
-      (mentions.get(id) ?? []).some((mention) => mention.studentId === studentId),
-    );
-  }, [current, studentId]);
-}
 
 /** A student's notes: the latest, who else has the same trouble, and the way to all. */
 export function StudentNotes({ student }: { student: Student }) {

@@ -54,3 +54,14 @@ export function useMoment(note: Note) {
   const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
   return useMemo(() => localMoment(Date.parse(note.at), zone), [note.at, zone]);
 }
+
+/** Notes about a student, the latest first. */
+export function useNotesAbout(studentId: string): Note[] {
+  const current = useRecords((state) => state.current);
+  return useMemo(() => {
+    const mentions = studentsOfNotes(current);
+    return latestNotes(current).filter(({ id }) =>
+      (mentions.get(id) ?? []).some((mention) => mention.studentId === studentId),
+    );
+  }, [current, studentId]);
+}

@@ -2,18 +2,7 @@ import { z } from 'zod';
 import { Id, LocalDate } from '../../records/schema';
 import { optionalEmail } from '../../records/values';
 import { pageLanguages } from './language';
-
-/** What a reader is to the student. */
-export const readerRelations = ['home', 'head', 'counsellor', 'specialist', 'other'] as const;
-export type ReaderRelation = (typeof readerRelations)[number];
-
-/** So many students may stand on one page. */
-export const mostOnPage = 12;
-/** So long a page is open unless somebody says otherwise, and at most. */
-export const usualDays = 14;
-export const mostDays = 366;
-/** So much of what a reader writes back is taken. */
-export const mostWrittenBack = 2000;
+import { mostOnPage, readerRelations } from './limits';
 
 const Words = z.string().trim().max(4000, 'At most 4,000 characters');
 

@@ -37,7 +37,7 @@ function OtherPages({ hasClasses }: { hasClasses: boolean }) {
       .map(({ name }) => name)
       .sort(),
   );
-  const to = (page: 'vocabulary' | 'look-fors' | 'outbox' | 'colleagues') => () => {
+  const to = (page: 'vocabulary' | 'look-fors' | 'outbox' | 'shared' | 'colleagues') => () => {
     router.push(`/desk/${page}`);
   };
   const groups: Group[] = [
@@ -66,6 +66,13 @@ function OtherPages({ hasClasses }: { hasClasses: boolean }) {
               label: 'Outbox',
               note: 'What was written to students and guardians, when and why',
               onPress: to('outbox'),
+            }
+          : null,
+        hasClasses
+          ? {
+              label: 'Shared',
+              note: 'Pages for readers: what went to whom, until when',
+              onPress: to('shared'),
             }
           : null,
         {

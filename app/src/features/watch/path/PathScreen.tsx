@@ -24,8 +24,10 @@ import { useView } from '../../../sync/views';
 import { useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { rollBook, useAllLessons } from '../../attendance/lesson/lessons';
-import { StudentNotes, useNotesAbout } from '../../notes/StudentNotes';
+import { StudentNotes } from '../../notes/StudentNotes';
+import { useNotesAbout } from '../../notes/ties';
 import { EnrolmentForm } from '../../people/EnrolmentForm';
+import { PagesOfStudent } from '../../sharing/readerPages/lazyPages';
 import { concernName } from '../concernName';
 import { useWatch, type Shown } from '../useWatch';
 import { Contact } from './Contact';
@@ -117,7 +119,12 @@ function StudentPages({ student }: { student: Student }) {
     work: <StudentWork studentId={studentId} enrolments={enrolments} />,
     notes: <StudentNotes student={student} />,
     contact: <Contact student={student} />,
-    shared: <ReadersOfPath student={student} />,
+    shared: (
+      <>
+        <PagesOfStudent student={student} />
+        <ReadersOfPath student={student} />
+      </>
+    ),
   };
   return (
     <Page

@@ -2,7 +2,7 @@ import { escaped } from '../../../formats/html';
 import { dayIn, isRightToLeft, pageLanguages, type PageLanguage } from '../language';
 import { wordsIn } from '../fixedWords/wordsIn';
 import type { PageFacts } from '../onPage';
-import { mostWrittenBack } from '../settings';
+import { mostWrittenBack } from '../limits';
 import { pageStyle } from './style';
 import { studentParts } from './student';
 
@@ -20,6 +20,9 @@ const framed = ({ language, title, body }: Frame) =>
   `<!doctype html><html lang="${language}" dir="${isRightToLeft(language) ? 'rtl' : 'ltr'}"><head><meta charset="utf-8">` +
   `<meta name="viewport" content="width=device-width,initial-scale=1"><meta name="robots" content="noindex,nofollow,noarchive">` +
   `<title>${escaped(title)}</title><link rel="stylesheet" href="/fonts/fonts.css"><style>${pageStyle}</style></head><body>${body}</body></html>`;
+
+/** Never at the beginning of a line. */
+const dot = '\u00A0· ';
 
 /** What a reader is told about what they wrote. */
 export type Heard = 'thanks' | 'shortened' | 'enough' | 'nothingWritten';
@@ -53,11 +56,11 @@ export function readerPage(page: PageFacts, { code, heard }: Answering): string 
     say('from', { name: teacher }),
     say('until', { day: dayIn(language, until, until.slice(0, 4) !== to.slice(0, 4)) }),
   ].filter(Boolean);
-  const classes = (names: readonly string[]) => [...names, say('upTo', days)].join(' · ');
+  const classes = (names: readonly string[]) => [...names, say('upTo', days)].join(dot);
   const quiet = (text: string) => `<p class="quiet">${escaped(text)}</p>`;
   const said = heard.map((one) => say(one, { name: teacher, count: mostWrittenBack }));
   const body =
-    quiet(about.join(' · ')) +
+    quiet(about.join(dot)) +
     `<main><h1${plainLetters.test(title) ? ' class="title"' : ''}>${escaped(title)}</h1>` +
     (several ? quiet(say('upTo', days)) : quiet(classes(students[0]?.classes ?? []))) +
     said.map((text) => `<p class="said" role="status">${escaped(text)}</p>`).join('') +
@@ -65,7 +68,7 @@ export function readerPage(page: PageFacts, { code, heard }: Answering): string 
     students
       .map((student) =>
         several
-          ? `<h2>${escaped(student.name)}</h2>${student.classes.length > 0 ? quiet(student.classes.join(' · ')) : ''}${studentParts(student, page, 3)}`
+          ? `<h2>${escaped(student.name)}</h2>${student.classes.length > 0 ? quiet(student.classes.join(dot)) : ''}${studentParts(student, page, 3)}`
           : studentParts(student, page, 2),
       )
       .join('') +

@@ -17,7 +17,7 @@ export const pageStyle =
   'h1{font-size:28px;line-height:1.2;margin:4px 0}h1.title{font-family:Bitter,Georgia,serif;font-weight:600}' +
   'h2{font-size:24px;line-height:1.25;margin:28px 0 0}section h2,section h3{font-size:17px;margin:0 0 8px}p{margin:0 0 8px}' +
   '.quiet{color:var(--inkQuiet);font-size:15px}.lead{margin:12px 0 0;font-size:18px;white-space:pre-wrap}' +
-  'section{border-top:1px solid var(--line);padding:14px 0 10px;margin-top:14px}' +
+  'section{border-top:1px solid var(--line);padding:14px 0 0;margin-top:16px}' +
   'svg{display:block;width:100%;height:auto;max-width:560px;direction:ltr;font-family:inherit}' +
   'dl{display:flex;flex-wrap:wrap;gap:2px 20px;margin:8px 0}dl div{display:flex;gap:6px}dd{margin:0;font-weight:700}dt{color:var(--inkQuiet)}' +
   'ul{list-style:none;margin:0;padding:0}li{padding:6px 0}li+li{border-top:1px solid var(--line)}.text{white-space:pre-wrap}' +

@@ -1,0 +1,159 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
+import { initialsOf } from '@slate-path/core/notes/forReader';
+import { displayName } from '@slate-path/core/people/names';
+import type { Student } from '@slate-path/core/records/schema';
+import { addDays } from '@slate-path/core/calendar/localTime';
+import { Action } from '../../../parts/Action';
+import { Card } from '../../../parts/Card';
+import { Field } from '../../../parts/Field';
+import { Page } from '../../../parts/Page';
+import { forgetTyped } from '../../../parts/typed';
+import { Typing } from '../../../parts/Typing';
+import { Words } from '../../../parts/Words';
+import { useWide } from '../../../theme/theme';
+import { space } from '../../../theme/tokens';
+import { errorsOf, useTry } from '../../../forms/useTry';
+import { WhatWentWrong } from '../../../forms/WhatWentWrong';
+import { post } from '../../../sync/api';
+import { useNow } from '../../../sync/clock';
+import { useRecords } from '../../../sync/useRecords';
+import { renewViews } from '../../../sync/views';
+import { newForm, pageToMake, type PageForm } from './form';
+import { HowLong } from './HowLong';
+import { MadePage } from './MadePage';
+import { PreviewOfPage } from './PreviewOfPage';
+import { usePreview, type Preview } from './usePreview';
+import { WhatIsShown } from './WhatIsShown';
+import { WhoReads } from './WhoReads';
+
+/** A page about one student for one reader: what is on it, seen as the reader gets it, until it is made. */
+export function NewPageScreen() {
+  const { studentId } = useLocalSearchParams<{ studentId: string }>();
+  const student = useRecords((state) => state.current.student[studentId]);
+  return student ? <NewPage student={student} /> : <Page title="A page for a reader">{null}</Page>;
+}
+
+/** The first day of the term that is on, or else of the last four weeks. */
+function useTermStart(today: string): string {
+  const terms = useRecords((state) => state.current.term);
+  const term = Object.values(terms).find(
+    ({ removed, startsOn, endsOn }) => !removed && startsOn <= today && today <= endsOn,
+  );
+  return term?.startsOn ?? addDays(today, -27);
+}
+
+/** Whom the page names, at the foot of a phone: nothing goes out unseen. */
+function namesWords(preview: Preview | null): string {
+  if (!preview) return 'Choose what is on it';
+  const initials = preview.shortened.length > 0 ? `; ${preview.shortened.length} only as initials` : '';
+  return `Names ${preview.named[0] ?? ''} and you${initials}`;
+}
+
+const previewHeight = { wide: 640, phone: 560 };
+
+function NewPage({ student }: { student: Student }) {
+  const router = useRouter();
+  const wide = useWide();
+  const today = useNow().date;
+  const from = useTermStart(today);
+  const [form, setForm] = useState<PageForm>(() => newForm(from, today));
+  const [made, setMade] = useState<{ token: string; mailed: boolean } | null>(null);
+  const [run, problem, busy] = useTry();
+  const page = pageToMake(form, [student.id]);
+  const { preview, problem: notShown } = usePreview(page);
+  const about = `page ${student.id}`;
+  const change = (some: Partial<PageForm>) => {
+    setForm((before) => ({ ...before, ...some }));
+  };
+  const errors = errorsOf(problem ?? (notShown?.status === 400 ? notShown : null));
+  const errorOf = (field: string) => errors.of(field);
+  const toShared = {
+    pathname: '/students/[studentId]' as const,
+    params: { studentId: student.id, page: 'shared' },
+  };
+  const make = () => {
+    run(async () => {
+      const { token, mailed } = await post(addressOf('makePage'), page);
+      forgetTyped(about);
+      renewViews();
+      setMade({ token, mailed });
+    });
+  };
+  const part = (title: string, inside: React.ReactNode) => (
+    <Card style={{ gap: space(3) }}>
+      <Words size="large" serif heading={2}>
+        {title}
+      </Words>
+      {inside}
+    </Card>
+  );
+  return (
+    <Page
+      title="A page for a reader"
+      tab={`A page for a reader, ${initialsOf(student)}`}
+      note={displayName(student)}
+      back={{ to: toShared, name: 'What is shared' }}
+      main={{
+        label: 'Make the page',
+        about: namesWords(preview),
+        disabled: busy || form.reader.trim() === '' || preview === null,
+        onPress: make,
+      }}
+      full
+    >
+      <Typing about={about}>
+        <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(4), alignItems: 'stretch' }}>
+          <View style={{ flex: wide ? 1 : undefined, gap: space(4) }}>
+            {part('Who reads it', <WhoReads {...{ student, form, errorOf }} onChange={change} />)}
+            {part('What is on it', <WhatIsShown {...{ student, form }} onChange={change} />)}
+            {part(
+              'In your words',
+              <>
+                <Field
+                  label="A summary, at the top of the page (may stay empty)"
+                  value={form.summary}
+                  onChange={(summary) => {
+                    change({ summary });
+                  }}
+                  error={errorOf('settings.summary')}
+                  multiline
+                />
+                <View style={{ alignItems: 'flex-start' }}>
+                  <Action
+                    label="Draft it from the facts"
+                    disabled={!preview?.draft}
+                    onPress={() => {
+                      change({ summary: preview?.draft ?? '' });
+                    }}
+                  />
+                </View>
+              </>,
+            )}
+            {part('How long', <HowLong {...{ form, errorOf }} onChange={change} />)}
+            <WhatWentWrong problem={problem} />
+          </View>
+          <View style={{ width: wide ? 440 : '100%' }}>
+            <PreviewOfPage
+              preview={preview}
+              problem={notShown}
+              height={wide ? previewHeight.wide : previewHeight.phone}
+            />
+          </View>
+        </View>
+      </Typing>
+      {made ? (
+        <MadePage
+          {...made}
+          reader={form.reader}
+          email={form.email.trim()}
+          onClose={() => {
+            router.replace(toShared);
+          }}
+        />
+      ) : null}
+    </Page>
+  );
+}

@@ -1,0 +1,154 @@
+import { View } from 'react-native';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import { listOf } from '@slate-path/core/records/records';
+import type { LookFor, Student } from '@slate-path/core/records/schema';
+import { many } from '@slate-path/core/words/many';
+import { dayMonth } from '../../../parts/dates';
+import { Field } from '../../../parts/Field';
+import { TickRow } from '../../../parts/TickRow';
+import { Words } from '../../../parts/Words';
+import { space } from '../../../theme/tokens';
+import { zoneOf } from '../../../sync/clock';
+import { useRecords } from '../../../sync/useRecords';
+import { useNotesAbout } from '../../notes/ties';
+import { partNames, type PageForm, type Part } from './form';
+
+interface WhatIsShownProps {
+  student: Student;
+  form: PageForm;
+  onChange: (some: Partial<PageForm>) => void;
+}
+
+const parts = Object.entries(partNames).map(([value, label]) => ({ value: value as Part, label }));
+
+function withOrWithout<T extends string>(all: ReadonlySet<T>, id: T, isIn: boolean): ReadonlySet<T> {
+  const next = new Set(all);
+  if (isIn) next.add(id);
+  else next.delete(id);
+  return next;
+}
+
+/** Look-fors of which something was counted of a student. */
+function useCounted(studentId: string): LookFor[] {
+  const current = useRecords((state) => state.current);
+  const ids = new Set(
+    listOf(current, 'tally').flatMap((tally) => (tally.studentId === studentId ? [tally.lookForId] : [])),
+  );
+  return [...ids].flatMap((id) => current.lookFor[id] ?? []).sort((a, b) => a.name.localeCompare(b.name));
+}
+
+/** Which parts of what is recorded of a student a reader is shown. Nothing is chosen by itself but attendance. */
+export function WhatIsShown({ student, form, onChange }: WhatIsShownProps) {
+  const current = useRecords((state) => state.current);
+  const zone = zoneOf(Object.values(current.school)[0]);
+  const lookFors = useCounted(student.id);
+  const notes = useNotesAbout(student.id).filter(({ own }) => !own);
+  const steps = listOf(current, 'step').filter(({ studentId }) => studentId === student.id);
+  const dayOf = (instant: string) => dayMonth(localMoment(Date.parse(instant), zone).date);
+  return (
+    <View style={{ gap: space(3) }}>
+      <View role="group" aria-label="Parts of the page">
+        {parts.map(({ value, label }) => (
+          <TickRow
+            key={value}
+            name={label}
+            ticked={form.parts.has(value)}
+            onChange={(isIn) => {
+              onChange({ parts: withOrWithout(form.parts, value, isIn) });
+            }}
+          >
+            <Words>{label}</Words>
+          </TickRow>
+        ))}
+      </View>
+      {lookFors.length > 0 ? (
+        <View role="group" aria-label="Look-fors on the page">
+          <Words size="small" tone="inkQuiet">
+            Look-fors, each with its chart
+          </Words>
+          {lookFors.map(({ id, name }) => (
+            <View key={id}>
+              <TickRow
+                name={name}
+                ticked={form.lookForIds.has(id)}
+                onChange={(isIn) => {
+                  onChange({ lookForIds: withOrWithout(form.lookForIds, id, isIn) });
+                }}
+              >
+                <Words>{name}</Words>
+              </TickRow>
+              {form.lookForIds.has(id) ? (
+                <Field
+                  label={`What you say of: ${name} (may stay empty)`}
+                  value={form.comments[id] ?? ''}
+                  onChange={(comment) => {
+                    onChange({ comments: { ...form.comments, [id]: comment } });
+                  }}
+                />
+              ) : null}
+            </View>
+          ))}
+        </View>
+      ) : null}
+      <Chosen
+        title="Steps"
+        lines={steps.map(({ id, kind, text, at }) => ({
+          id,
+          words: `${dayOf(at)}: ${text ? `${kind}, ${text}` : kind}`,
+        }))}
+        chosen={form.stepIds}
+        onChange={(stepIds) => {
+          onChange({ stepIds });
+        }}
+      />
+      <Chosen
+        title="Notes"
+        lines={notes.map(({ id, text, at }) => ({ id, words: `${dayOf(at)}: ${text}` }))}
+        chosen={form.noteIds}
+        onChange={(noteIds) => {
+          onChange({ noteIds });
+        }}
+      />
+    </View>
+  );
+}
+
+interface ChosenProps {
+  title: 'Notes' | 'Steps';
+  lines: readonly { id: string; words: string }[];
+  chosen: ReadonlySet<string>;
+  onChange: (chosen: ReadonlySet<string>) => void;
+}
+
+const nothing = { Notes: 'No note about the student but your own ones, which never go.', Steps: '' };
+
+/** Records that go along one by one. */
+function Chosen({ title, lines, chosen, onChange }: ChosenProps) {
+  if (lines.length === 0)
+    return nothing[title] ? (
+      <Words size="small" tone="inkQuiet">
+        {nothing[title]}
+      </Words>
+    ) : null;
+  return (
+    <View>
+      <Words size="small" tone="inkQuiet">
+        {`${title}: ${chosen.size} of ${many(lines.length, title === 'Notes' ? 'note' : 'step')} chosen`}
+      </Words>
+      <View style={{ maxHeight: 260, overflowY: 'auto' } as object}>
+        {lines.map(({ id, words }) => (
+          <TickRow
+            key={id}
+            name={words}
+            ticked={chosen.has(id)}
+            onChange={(isIn) => {
+              onChange(withOrWithout(chosen, id, isIn));
+            }}
+          >
+            <Words lines={2}>{words}</Words>
+          </TickRow>
+        ))}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,85 @@
+import type { Given } from '@slate-path/core/api/contract';
+import { addDays } from '@slate-path/core/calendar/localTime';
+import type { PageLanguage } from '@slate-path/core/sharing/readerPage/language';
+import { usualDays, type ReaderRelation } from '@slate-path/core/sharing/readerPage/limits';
+import { readDate } from '../../../forms/readDate';
+
+export type PageToMake = Given<'makePage', 'body'>;
+
+/** What a teacher chooses and types for a reader's page, as it stands in the fields. */
+export interface PageForm {
+  reader: string;
+  relation: ReaderRelation;
+  email: string;
+  language: PageLanguage;
+  from: string;
+  to: string;
+  isKeptUp: boolean;
+  until: string;
+  parts: ReadonlySet<Part>;
+  /** By look-for: what is said of it. */
+  comments: Readonly<Record<string, string>>;
+  lookForIds: ReadonlySet<string>;
+  noteIds: ReadonlySet<string>;
+  stepIds: ReadonlySet<string>;
+  summary: string;
+  code: string;
+  mayWriteBack: boolean;
+}
+
+export const partNames = {
+  presence: 'Attendance',
+  engagement: 'Engagement',
+  work: 'Pieces of work',
+  weather: 'Inner weather',
+} as const;
+export type Part = keyof typeof partNames;
+
+/** A page as it is begun: attendance of the term so far, open for two weeks. */
+export function newForm(from: string, today: string): PageForm {
+  return {
+    reader: '',
+    relation: 'home',
+    email: '',
+    language: 'en',
+    from,
+    to: today,
+    isKeptUp: true,
+    until: addDays(today, usualDays),
+    parts: new Set(['presence']),
+    comments: {},
+    lookForIds: new Set(),
+    noteIds: new Set(),
+    stepIds: new Set(),
+    summary: '',
+    code: '',
+    mayWriteBack: true,
+  };
+}
+
+/** What is asked of the server for a form. */
+export function pageToMake(form: PageForm, studentIds: string[]): PageToMake {
+  const { parts, comments, lookForIds, noteIds, stepIds } = form;
+  return {
+    settings: {
+      studentIds,
+      reader: form.reader.trim(),
+      relation: form.relation,
+      language: form.language,
+      from: readDate(form.from),
+      to: form.isKeptUp ? null : readDate(form.to),
+      presence: parts.has('presence'),
+      engagement: parts.has('engagement'),
+      work: parts.has('work'),
+      weather: parts.has('weather'),
+      lookFors: [...lookForIds].map((id) => ({ id, comment: comments[id] ?? '' })),
+      noteIds: [...noteIds],
+      stepIds: [...stepIds],
+      summary: form.summary,
+      mayWriteBack: form.mayWriteBack,
+    },
+    until: readDate(form.until),
+    code: form.code,
+    email: form.email.trim(),
+  };
+}

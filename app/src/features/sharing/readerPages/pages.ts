@@ -1,0 +1,3 @@
+export { NewPageScreen } from './NewPageScreen';
+export { PagesOfStudent } from './PagesOfStudent';
+export { SharedScreen } from './SharedScreen';
