@@ -1,1 +1,1 @@
-export { TopicScreen as default } from '../../features/notes/TopicScreen';
+export { TopicScreen as default } from '../../features/notes/finding';

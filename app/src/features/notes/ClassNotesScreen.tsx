@@ -1,12 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
-import { lazily } from '../../parts/lazily';
 import { TakeBack } from '../../sync/TakeBack';
 import { ClassPage } from '../people/class/lazyClassPage';
 import { anyNote, type NoteQuery } from './query';
 import { notesHistory } from './write';
-
-const NoteSearch = lazily(() => import('./NoteSearch'));
+import { NoteSearch } from './finding';
 
 /** The notes of one class. */
 export function ClassNotesScreen() {

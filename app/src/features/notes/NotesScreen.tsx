@@ -1,13 +1,11 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
-import { lazily } from '../../parts/lazily';
 import { TakeBack } from '../../sync/TakeBack';
 import { WatchPage } from '../watch/lazyWatchPage';
 import { openDraft } from './draft';
 import { anyNote, type NoteQuery } from './query';
 import { notesHistory } from './write';
-
-const NoteSearch = lazily(() => import('./NoteSearch'));
+import { NoteSearch } from './finding';
 
 /** All notes: looked for by words and by what the address says. */
 export function NotesScreen() {

@@ -1,0 +1,2 @@
+export { default as NoteSearch } from './NoteSearch';
+export { TopicScreen } from './TopicScreen';
