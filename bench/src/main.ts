@@ -8,6 +8,7 @@ import { benchMatching } from './matching';
 import { benchMemory } from './memory';
 import { benchMonth } from './month';
 import { benchNotes } from './notes';
+import { benchReaderPage } from './readerPage';
 import { benchSignals } from './signals';
 import { benchTallies } from './tallies';
 import { benchThumb } from './thumb';
@@ -30,6 +31,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   browser: benchBrowser,
   thumb: benchThumb,
   work: benchWork,
+  readerPage: benchReaderPage,
 };
 
 /** `npm run bench [-- part...]`: every figure measured in one run, medians or percentiles of several. */

@@ -3,7 +3,7 @@ import type { Student } from '../../records/schema';
 import { isEnglishWord } from '../../notes/englishWords';
 import { findStudents } from '../../notes/findStudents';
 import { initialsOf } from '../../notes/forReader';
-import { nameIndex } from '../../notes/names';
+import { nameIndex, type NameIndex } from '../../notes/names';
 import { wordsOf, type Word } from '../../notes/words';
 
 export type Hideable = Pick<Student, 'id' | 'givenName' | 'familyName' | 'called' | 'email'>;
@@ -22,6 +22,20 @@ const wordsOfName = ({ givenName, familyName, called }: Hideable): string[] =>
     .flatMap((name) => wordsOf(name).map(({ bare }) => bare))
     .filter((word) => word.length > 1 && !isParticle(word));
 
+/** Everybody of a school by name, taken apart once. */
+export interface SchoolNames {
+  students: readonly Hideable[];
+  index: NameIndex;
+  /** The words of each one's names. */
+  words: ReadonlyMap<string, readonly string[]>;
+}
+
+export const schoolNames = (students: readonly Hideable[]): SchoolNames => ({
+  students,
+  index: nameIndex(students),
+  words: new Map(students.map((student) => [student.id, wordsOfName(student)])),
+});
+
 /**
  * Makes texts fit for a reader of some students: every other student is shortened to initials, whether a text names
  * them in full, by one of their names or by an address. Whoever could be one of several, of whom some are not the
@@ -29,28 +43,25 @@ const wordsOfName = ({ givenName, familyName, called }: Hideable): string[] =>
  * word is hidden wherever it stands.
  */
 export class OthersHidden {
-  private readonly index;
   private readonly byId: ReadonlyMap<string, Hideable>;
   private readonly shown: ReadonlySet<string>;
   private readonly ownWords: ReadonlySet<string>;
-  /** By each word of a name of others: how they are told instead. */
-  private readonly othersWords = new Map<string, string>();
+  /** By each word of a name of others: whose it is. */
+  private readonly othersWords = new Map<string, string[]>();
   /** Who was shortened, as initials: for the teacher to see before anything is sent. */
   readonly hidden = new Map<string, string>();
 
-  /** @param students all who could be named @param shownIds those whom the reader may know */
-  constructor(students: readonly Hideable[], shownIds: readonly string[]) {
-    this.index = nameIndex(students);
-    this.byId = new Map(students.map((student) => [student.id, student]));
+  /** @param names of all who could be named @param shownIds those whom the reader may know */
+  constructor(
+    private readonly names: SchoolNames,
+    shownIds: readonly string[],
+  ) {
+    this.byId = new Map(names.students.map((student) => [student.id, student]));
     this.shown = new Set(shownIds);
-    this.ownWords = new Set(students.filter(({ id }) => this.shown.has(id)).flatMap(wordsOfName));
-    for (const student of students) {
-      if (this.shown.has(student.id)) continue;
-      for (const word of wordsOfName(student)) {
-        const before = this.othersWords.get(word);
-        const own = initialsOf(student);
-        this.othersWords.set(word, before === undefined || before === own ? own : '…');
-      }
+    this.ownWords = new Set(shownIds.flatMap((id) => names.words.get(id) ?? []));
+    for (const [id, words] of names.words) {
+      if (this.shown.has(id)) continue;
+      for (const word of words) this.othersWords.set(word, [...(this.othersWords.get(word) ?? []), id]);
     }
   }
 
@@ -86,7 +97,7 @@ export class OthersHidden {
   }
 
   private named(words: readonly Word[]): Hidden[] {
-    return findStudents(words, { index: this.index, inHand: this.shown }).flatMap(
+    return findStudents(words, { index: this.names.index, inHand: this.shown }).flatMap(
       ({ from, to, studentIds, candidates }): Hidden[] => {
         const all = [...studentIds, ...candidates];
         if (all.every((id) => this.shown.has(id))) return [];
@@ -100,11 +111,11 @@ export class OthersHidden {
   private loose(words: readonly Word[]): Hidden[] {
     return words.flatMap(({ from, to, bareTo, bare, folded }): Hidden[] => {
       const word = this.othersWords.has(folded) ? folded : bare;
-      const as = this.othersWords.get(word);
-      if (as === undefined || this.ownWords.has(word) || isEnglishWord(word)) return [];
-      for (const student of this.byId.values())
-        if (!this.shown.has(student.id) && wordsOfName(student).includes(word)) this.tell(student.id);
-      return [{ from, to: word === folded ? to : bareTo, as }];
+      const ids = this.othersWords.get(word) ?? [];
+      if (ids.length === 0 || this.ownWords.has(word) || isEnglishWord(word)) return [];
+      const told = new Set(ids.map((id) => this.tell(id)));
+      const [only = '…', another] = told;
+      return [{ from, to: word === folded ? to : bareTo, as: another === undefined ? only : '…' }];
     });
   }
 }

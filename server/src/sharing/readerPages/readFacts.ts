@@ -5,7 +5,7 @@ import { textForReader } from '@slate-path/core/notes/forReader';
 import { shippedLevels } from '@slate-path/core/observation/sweep/levels';
 import { unitOf } from '@slate-path/core/observation/tallies/countsTable';
 import { displayName } from '@slate-path/core/people/names';
-import type { Enrolment, HandIn, Student, Work } from '@slate-path/core/records/schema';
+import type { Enrolment, HandIn, Work } from '@slate-path/core/records/schema';
 import type {
   CountsOnPage,
   PageFacts,
@@ -13,13 +13,18 @@ import type {
   PresenceOnPage,
   StudentOnPage,
 } from '@slate-path/core/sharing/readerPage/onPage';
-import { OthersHidden } from '@slate-path/core/sharing/readerPage/othersHidden';
+import {
+  OthersHidden,
+  schoolNames,
+  type Hideable,
+  type SchoolNames,
+} from '@slate-path/core/sharing/readerPage/othersHidden';
 import type { PageSettings } from '@slate-path/core/sharing/readerPage/settings';
 import { statusOf } from '@slate-path/core/work/pieceStatus';
 import { knownScore } from '@slate-path/core/work/scores';
-import { readRolls, type RollReading } from '../../attendance/roll/readRoll';
+import { rollsOf, type RollReading } from '../../attendance/roll/readRoll';
 import { RecordReader } from '../../database/readRecords';
-import { readCounts } from '../../observation/tallies/readCounts';
+import { countsOf } from '../../observation/tallies/readCounts';
 
 export interface PageRequest {
   file: string;
@@ -73,10 +78,10 @@ function presenceOnPage({ rolls }: Book, studentId: string): PresenceOnPage {
   return { ...sum, lessons: lessons.sort(byDate) };
 }
 
-function countsOnPage({ file, madeBy, settings, now, to, hidden, rolls }: Book, studentId: string) {
+function countsOnPage({ reader, madeBy, settings, now, to, hidden, rolls }: Book, studentId: string) {
   const sections = [...new Set(enrolmentsOf(rolls.classes, studentId).map(({ sectionId }) => sectionId))];
   const read = sections.map((sectionId) =>
-    readCounts({ file, teacherId: madeBy, sectionId, from: settings.from, to, now }),
+    countsOf(reader, { teacherId: madeBy, sectionId, from: settings.from, to, now }, rolls),
   );
   return settings.lookFors.flatMap(({ id, comment }): CountsOnPage[] => {
     const lookFor = read.flatMap(({ lookFors }) => lookFors).find((one) => one.id === id);
@@ -104,12 +109,9 @@ function countsOnPage({ file, madeBy, settings, now, to, hidden, rolls }: Book, 
 }
 
 /** Values of lessons in the page's days, in order of time. */
-function courseOf({ reader, madeBy, settings, to }: Book, table: 'sweep' | 'checkIn', studentId: string) {
-  const dates = new Map(
-    reader
-      .seenBy(madeBy, 'lesson', '"date" BETWEEN ? AND ? AND NOT "removed"', [settings.from, to])
-      .map(({ id, date }) => [id, date]),
-  );
+function courseOf({ reader, madeBy, rolls }: Book, table: 'sweep' | 'checkIn', studentId: string) {
+  const lessons = rolls.classes.flatMap(({ roll }) => roll.lessons);
+  const dates = new Map(lessons.filter(({ removed }) => !removed).map(({ id, date }) => [id, date]));
   const rows = reader.seenBy(madeBy, table, '"studentId" = ? AND NOT "removed"', [studentId]);
   return rows
     .flatMap((row) => {
@@ -191,7 +193,7 @@ function stepsOnPage({ reader, madeBy, settings: { stepIds }, hidden, rolls }: B
   }));
 }
 
-function studentOnPage(book: Book, student: Student): StudentOnPage {
+function studentOnPage(book: Book, student: Hideable): StudentOnPage {
   const { settings, rolls } = book;
   const { id } = student;
   const own = new Set(enrolmentsOf(rolls.classes, id).map(({ sectionId }) => sectionId));
@@ -209,9 +211,28 @@ function studentOnPage(book: Book, student: Student): StudentOnPage {
 }
 
 /** Everybody of the maker's school: a text may name somebody whom the maker does not teach. */
-function everybody(reader: RecordReader, madeBy: string): Student[] {
-  const ofSchool = `"id" IN (SELECT s."id" FROM "scope" s JOIN "member" m ON m."schoolId" = s."schoolId" WHERE m."personId" = ? AND s."kind" = 'student')`;
-  return reader.all('student', ofSchool, [madeBy]);
+function everybody(reader: RecordReader, madeBy: string): Hideable[] {
+  return reader.rows<Hideable>(
+    `SELECT "id", "givenName", "familyName", "called", "email" FROM "student" WHERE "id" IN (SELECT s."id" FROM "scope" s JOIN "member" m ON m."schoolId" = s."schoolId" WHERE m."personId" = ? AND s."kind" = 'student')`,
+    [madeBy],
+  );
+}
+
+/** The names of a school, taken apart once for as long as they stay the same: pages are opened again and again. */
+const known = { key: '', names: schoolNames([]) };
+
+function namesOf(students: readonly Hideable[]): SchoolNames {
+  const key = JSON.stringify(
+    students.map(({ id, givenName, familyName, called, email }) => [
+      id,
+      givenName,
+      familyName,
+      called,
+      email,
+    ]),
+  );
+  if (key !== known.key) Object.assign(known, { key, names: schoolNames(students) });
+  return known.names;
 }
 
 /** What stands on a reader's page today, with the rights of whoever made it. */
@@ -223,8 +244,9 @@ export function readFacts(request: PageRequest): PageReading {
     const moment = localMoment(now, school?.zone ?? 'UTC');
     const to = settings.to ?? moment.date;
     const students = everybody(reader, madeBy);
-    const hidden = new OthersHidden(students, settings.studentIds);
-    const rolls = readRolls({ file, teacherId: madeBy, sectionId: null, from: settings.from, to, now });
+    const hidden = new OthersHidden(namesOf(students), settings.studentIds);
+    const { from, studentIds } = settings;
+    const rolls = rollsOf(reader, { teacherId: madeBy, sectionId: null, from, to, now, studentIds });
     const asOf = `${moment.date}T${moment.time}`;
     const book = { ...request, reader, to, asOf, hidden, rolls };
     const onPage = settings.studentIds.flatMap((id) => students.find((one) => one.id === id) ?? []);

@@ -192,10 +192,10 @@ async function pageOf(
   const { database, jobs, clock } = services;
   const { settings, until, madeBy } = page;
   const request = { file: database.file, madeBy, settings, until, now: clock() };
-  const { facts } = await jobs.run('readerPage', request);
-  await database.write((sql) => {
+  const counting = database.write((sql) => {
     countOpening(sql, page, clock());
   });
+  const [{ facts }] = await Promise.all([jobs.run('readerPage', request), counting]);
   return readerPage(facts, { code, heard });
 }
 
