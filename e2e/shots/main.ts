@@ -3,7 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { startDemo } from '@slate-path/demo/startDemo';
-import type { Meeting, Section, Student } from '@slate-path/core/records/schema';
+import type { LookFor, Meeting, Section, Student } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import { openBrowser, openPage, openStudent, saved, says, tap, type sizes } from '../src/browser';
 
@@ -31,7 +31,6 @@ const client = await ApiClient.signIn(running.address, '/api/demo-sign-in', {});
 const { section, student } = await client.get<{ section: Section[]; student: Student[] }>('/api/setup');
 const boats = section.find(({ name }) => name === 'Boat Workshop')?.id ?? '';
 const shore = section.find(({ name }) => name === 'Shore Ecology')?.id ?? '';
-const tides = section.find(({ name }) => name === 'Tides and Navigation')?.id ?? '';
 const logs = section.find(({ name }) => name === 'Log-keeping')?.id ?? '';
 const advisory = section.find(({ name }) => name === 'Lantern Crew')?.id ?? '';
 const odalys = student.find(({ familyName }) => familyName === 'Brandt')?.id ?? '';
@@ -119,6 +118,23 @@ const comeIn = async (page: Page) => {
   await tap(page, 'breaks');
 };
 
+/** What a parent gets of the student who has gone quiet. */
+async function readersPage(): Promise<string> {
+  const { lookFor } = await client.get<{ lookFor: LookFor[] }>('/api/setup');
+  const asked = lookFor.find(({ name }) => name === 'Asked why')?.id ?? '';
+  const settings = {
+    ...{ studentIds: [odalys], reader: 'Gaia Brandt', relation: 'home', language: 'en', from: '2026-08-24' },
+    ...{ to: null, presence: true, engagement: true, work: false, weather: false, noteIds: [], stepIds: [] },
+    lookFors: [{ id: asked, comment: '' }],
+    summary:
+      'Odalys is in every lesson. Since the end of October she asks less and rows less than she used to. I would like to hear how it looks from home.',
+    mayWriteBack: true,
+  };
+  const page = { settings, until: '2026-12-07', code: '', email: '' };
+  const { token } = await client.postJson<{ token: string }>('/api/reader-pages', page);
+  return `/read/${token}`;
+}
+
 async function lessonToday(ofSection = boats): Promise<string> {
   const { meeting } = await client.get<{ meeting: Meeting[] }>('/api/setup');
   const today = meeting.find(({ sectionId, weekday }) => sectionId === ofSection && weekday === 1);
@@ -140,7 +156,7 @@ const shots: Shot[] = [
   },
   { name: 'counts-wide', path: `/classes/${shore}/counts`, size: 'wide' },
   { name: 'month-wide', path: `/classes/${boats}/months/2026-11`, size: 'wide' },
-  { name: 'totals-wide', path: `/totals?sectionId=${tides}`, size: 'wide' },
+  { name: 'reader-phone', path: await readersPage(), size: 'phone' },
   {
     name: 'class-wide',
     path: `/classes/${boats}`,
@@ -188,7 +204,7 @@ for (const { name, path: place, size, theme, before } of shots) {
     { name: 'prefers-reduced-motion', value: 'reduce' },
   ]);
   await page.goto(running.address + place, { waitUntil: 'networkidle2' });
-  if (!place.startsWith('/check-in/')) await saved(page);
+  if (!/^\/(?:check-in|read)\//.test(place)) await saved(page);
   await before?.(page);
   await new Promise((resolve) => setTimeout(resolve, 900));
   await page.screenshot({ path: path.join(folder, `${name}.png`) });

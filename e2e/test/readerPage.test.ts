@@ -29,14 +29,14 @@ async function readerOf(link: string): Promise<Page> {
 /** What the preview shows, as text. */
 const previewed = async (): Promise<string> => {
   const frame = await page.waitForSelector('iframe');
-  return (await frame!.evaluate((node) => (node as HTMLIFrameElement).srcdoc)).replace(/<[^>]*>/g, ' ');
+  return (await frame!.evaluate((node) => node.srcdoc)).replace(/<[^>]*>/g, ' ');
 };
 
 async function linkShown(): Promise<string> {
   // A link stands nowhere but in its code: it is what is copied.
   await browser
     .defaultBrowserContext()
-    .overridePermissions(server.address, ['clipboard-read', 'clipboard-sanitized-write']);
+    .setPermission(server.address, { permission: { name: 'clipboard-read' }, state: 'granted' });
   await tap(page, 'Copy the link');
   await says(page, 'The link is on the clipboard.');
   return page.evaluate(() => navigator.clipboard.readText());

@@ -51,7 +51,7 @@ function PageLine({ page, ofWhom }: { page: ReaderPage; ofWhom: boolean }) {
       <Words tone={page.isOpen ? 'ink' : 'inkQuiet'}>{`${state}; ${opened}`}</Words>
       <Words size="small" tone="inkQuiet">
         {[
-          `made by ${madeBy} on ${day(madeAt)}`,
+          `Made by ${madeBy} on ${day(madeAt)}`,
           mailedTo ? `sent to ${mailedTo}` : '',
           hasCode ? 'asks for a code' : '',
         ]

@@ -83,9 +83,11 @@ export function countsChart(
       label(left - 6, y(tick) + 4, String(tick), 'end'),
   );
   const bars = lessons.map(({ value }, at) => {
-    if (!value) return '';
+    if (value === null) return '';
     const x = left + (at + 0.5) * step - thick / 2;
-    return `<rect x="${x.toFixed(1)}" y="${y(value).toFixed(1)}" width="${thick.toFixed(1)}" height="${(y(0) - y(value)).toFixed(1)}" ${fill(ink)}/>`;
+    // None is a flat mark: somebody looked.
+    const high = Math.max(y(0) - y(value), 1.5);
+    return `<rect x="${x.toFixed(1)}" y="${(y(0) - high).toFixed(1)}" width="${thick.toFixed(1)}" height="${high.toFixed(1)}" ${fill(ink)}/>`;
   });
   const height = plot.top + plot.height + under;
   return picture(height, says, lines.join('') + bars.join('') + ends(first, last, left, height - 4));
