@@ -4,6 +4,7 @@ import path from 'node:path';
 import { ulid } from 'ulid';
 import { backUp } from '../src/database/backup';
 import { finishRestore, restore } from '../src/database/restore';
+import { makeClass } from './smallClass';
 import { change, signedIn, startServer, tryServer, type Caller, type TestServer } from './server';
 
 const now = '2026-11-23T12:00:00Z';
@@ -95,6 +96,26 @@ test.each(['missing', 'empty'])(
     expect(started).toMatchObject({ code: 1, said: expect.stringMatching(/before-now.*begin anew/) });
   },
 );
+
+test('a page for a reader does not open again with a backup: it may have been ended since', async () => {
+  await makeClass(ines, 'boats', { ann: 'Annika' });
+  const settings = {
+    ...{ studentIds: ['ann'], reader: 'Mo', relation: 'home', language: 'en', from: '2026-11-02', to: null },
+    ...{ presence: true, engagement: false, work: false, weather: false, lookFors: [], noteIds: [] },
+    ...{ stepIds: [], summary: '', mayWriteBack: false },
+  };
+  const page = { settings, until: '2026-12-07', code: '', email: '' };
+  const made = await ines.call('POST', '/api/reader-pages', page);
+  const { token } = (await made.json()) as { token: string };
+  const status = async () => (await fetch(`${server.address}/read/${token}`)).status;
+  expect(await status()).toBe(200);
+  const later = path.join(emptyFolder(), 'later.db');
+  backUp(server.folder, later);
+  await server.stop();
+  restore(later, server.folder, 'now');
+  await start(server.folder);
+  expect(await status()).toBe(404);
+});
 
 test('one folder has one server; its files are for its user alone', async () => {
   expect(await tryServer({ folder: server.folder })).toMatchObject({

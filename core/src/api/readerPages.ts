@@ -17,6 +17,8 @@ const Made = z.object({
   isOpen: z.boolean(),
   hasCode: z.boolean(),
   mailedTo: z.string().nullable(),
+  /** Where the mail server did not take it. */
+  notMailedTo: z.string().nullable(),
   openings: z.int(),
   openedAt: z.iso.datetime().nullable(),
   /** The last times it was opened, to the minute. */

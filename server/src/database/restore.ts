@@ -40,6 +40,20 @@ export function finishRestore(folder: string): void {
   fs.rmSync(path.join(folder, marker));
 }
 
+/** A page for a reader that was ended since the backup was made must not open again: all of them end. */
+function endReadersPages(file: string): void {
+  const database = new Database(file);
+  try {
+    const hasPages = database.prepare(`SELECT 1 FROM sqlite_master WHERE name = 'readerPage'`).get();
+    if (hasPages)
+      database.exec(
+        `UPDATE "readerPage" SET "endedAt" = strftime('%Y-%m-%dT%H:%M:%fZ', 'now') WHERE "endedAt" IS NULL`,
+      );
+  } finally {
+    database.close();
+  }
+}
+
 function sync(file: string): void {
   const handle = fs.openSync(file, 'r');
   fs.fsyncSync(handle);
@@ -80,6 +94,7 @@ function replace(backup: string, file: string, stamp: string): string | null {
     fs.copyFileSync(backup, part);
     fs.chmodSync(part, 0o600);
     check(part);
+    endReadersPages(part);
     sync(part);
     if (aside) keepAside(file, aside);
     fs.writeFileSync(path.join(folder, marker), '');

@@ -54,6 +54,7 @@ function told(sql: Sql, page: Page, now: number): Made {
     isOpen: isOpen(sql, page, now),
     hasCode: codeHash !== null,
     mailedTo: mailedAt === null ? null : email,
+    notMailedTo: mailedAt === null ? email : null,
     lately: openingsOf(sql, id),
   };
 }

@@ -35,8 +35,20 @@ function PageLine({ page, ofWhom }: { page: ReaderPage; ofWhom: boolean }) {
   const { day, moment } = useMoments();
   const [isOpen, setOpen] = useState(false);
   const [run, problem, busy] = useTry();
-  const { settings, names, madeAt, madeBy, until, endedAt, openings, openedAt, mailedTo, hasCode, lately } =
-    page;
+  const {
+    settings,
+    names,
+    madeAt,
+    madeBy,
+    until,
+    endedAt,
+    openings,
+    openedAt,
+    mailedTo,
+    notMailedTo,
+    hasCode,
+    lately,
+  } = page;
   const state = page.isOpen
     ? `Opens until ${dayMonth(until)}`
     : `Ended on ${endedAt === null ? dayMonth(until) : day(endedAt)}`;
@@ -53,6 +65,9 @@ function PageLine({ page, ofWhom }: { page: ReaderPage; ofWhom: boolean }) {
         {[
           `Made by ${madeBy} on ${day(madeAt)}`,
           mailedTo ? `sent to ${mailedTo}` : '',
+          notMailedTo
+            ? `the mail to ${notMailedTo} could not be sent: hand the link on, or make a new page`
+            : '',
           hasCode ? 'asks for a code' : '',
         ]
           .filter(Boolean)
