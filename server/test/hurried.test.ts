@@ -19,3 +19,12 @@ test('what is long waits for who has come to write, but not for ever for one tha
   await hurried.nobody();
   expect(passed).toEqual(['first']);
 });
+
+test('a crowd in which somebody always waits does not hold it up for ever', async () => {
+  const hurried = new Hurried();
+  const coming = setInterval(() => hurried.come(), 5);
+  hurried.come();
+  await hurried.nobody();
+  await hurried.nobody();
+  clearInterval(coming);
+});

@@ -1,6 +1,6 @@
 import { setImmediate } from 'node:timers/promises';
 
-/** Each is waited for no longer than this: a sender on a slow line must not hold up what is long. */
+/** So long each is waited for, and all of them in one go: neither a slow line nor a crowd holds up what is long. */
 const longestWaitMs = 50;
 
 /** Those who are about to write and wait for an answer: parts of what is long let them go first. */
@@ -15,8 +15,10 @@ export class Hurried {
     return () => void this.here.delete(one);
   }
 
-  /** Resolves when nobody is waited for. */
+  /** Resolves when nobody is waited for, or others came again and again. */
   async nobody(): Promise<void> {
-    while ([...this.here].some(({ until }) => performance.now() < until)) await setImmediate();
+    const latest = performance.now() + longestWaitMs;
+    const isWaitedFor = ({ until }: { until: number }) => performance.now() < Math.min(until, latest);
+    while ([...this.here].some(isWaitedFor)) await setImmediate();
   }
 }
