@@ -165,6 +165,8 @@ const renewEveryMs = 20_000;
 setInterval(() => {
   if (document.visibilityState === 'visible' && useAccount.getState().state === 'open') renewViews();
 }, renewEveryMs);
+
+/** The page is put away or closed, and may be stopped at any moment. */
 function leave(): void {
   stopListening();
   void keepNow();

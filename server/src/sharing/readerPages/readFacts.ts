@@ -75,7 +75,8 @@ function presenceOnPage({ rolls }: Book, studentId: string): PresenceOnPage {
         if (presence) lessons.push({ date: `${lesson.date}T${lesson.startsAt}`, shape: barShape(presence) });
       }
     }
-  return { ...sum, lessons: lessons.sort(byDate) };
+  const inOrder = lessons.sort(byDate).map(({ date, shape }) => ({ date: date.slice(0, 10), shape }));
+  return { ...sum, lessons: inOrder };
 }
 
 function countsOnPage({ reader, madeBy, settings, now, to, hidden, rolls }: Book, studentId: string) {

@@ -63,7 +63,7 @@ function NewPage({ student }: { student: Student }) {
   const [made, setMade] = useState<{ token: string; mailed: boolean } | null>(null);
   const [run, problem, busy] = useTry();
   const page = pageToMake(form, [student.id]);
-  const { preview, problem: notShown } = usePreview(page);
+  const { preview, isCurrent, problem: notShown } = usePreview(page);
   const about = `page ${student.id}`;
   const change = (some: Partial<PageForm>) => {
     setForm((before) => ({ ...before, ...some }));
@@ -99,7 +99,7 @@ function NewPage({ student }: { student: Student }) {
       main={{
         label: 'Make the page',
         about: namesWords(preview),
-        disabled: busy || form.reader.trim() === '' || preview === null,
+        disabled: busy || form.reader.trim() === '' || !isCurrent,
         onPress: make,
       }}
       full

@@ -9,9 +9,17 @@ export type Preview = AnswerOf<'previewPage'>;
 /** What was typed or tapped is waited for so long before the page is made anew. */
 const settleMs = 400;
 
+interface Previewing {
+  /** The last that was made. */
+  preview: Preview | null;
+  /** It is of what stands in the form now: what is sent was seen. */
+  isCurrent: boolean;
+  problem: ApiProblem | null;
+}
+
 /** The page as its reader would get it, made anew whenever something of it is changed. */
-export function usePreview(page: PageToMake): { preview: Preview | null; problem: ApiProblem | null } {
-  const [preview, setPreview] = useState<Preview | null>(null);
+export function usePreview(page: PageToMake): Previewing {
+  const [shownNow, setShownNow] = useState<{ asked: string; preview: Preview } | null>(null);
   const [problem, setProblem] = useState<ApiProblem | null>(null);
   const { email: _email, ...shown } = page;
   // Until somebody has a name the page is shown all the same.
@@ -25,7 +33,7 @@ export function usePreview(page: PageToMake): { preview: Preview | null; problem
       post(addressOf('previewPage'), JSON.parse(asked) as typeof shown).then(
         (made) => {
           if (!isLatest) return;
-          setPreview(made);
+          setShownNow({ asked, preview: made });
           setProblem(null);
         },
         (error: unknown) => {
@@ -38,5 +46,5 @@ export function usePreview(page: PageToMake): { preview: Preview | null; problem
       clearTimeout(timer);
     };
   }, [asked]);
-  return { preview, problem };
+  return { preview: shownNow?.preview ?? null, isCurrent: shownNow?.asked === asked, problem };
 }
