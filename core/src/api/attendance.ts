@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { Saying } from '../attendance/checkIn/saying';
 import { largestFileBytes } from '../formats/table';
 import { Id } from '../records/schema';
-import { Day, Done, fileAnswer, fileFormats, Range, rows, type Endpoint } from './endpoint';
+import { Day, Done, fileAnswer, fileFormats, Paper, Range, rows, type Endpoint } from './endpoint';
 import { noteRows } from './notes';
 
 const Month = z.string().regex(/^(?:19|20|21)\d{2}-(0[1-9]|1[0-2])$/, 'A month looks like 2026-11');
@@ -116,11 +116,14 @@ export const attendanceEndpoints = {
   },
   rollFile: {
     summary:
-      'The roll of a class over a range of days as CSV (RFC 4180), XLSX or a page to print: a student a row, a lesson a column, all totals.',
+      'The roll of a class over a range of days as CSV (RFC 4180), XLSX, PDF or a page to print: a student a row, a lesson a column, all totals.',
     params: OfSection,
     query: Range.extend({
       format: z.enum(fileFormats).default('csv'),
       order: z.enum(['given', 'family']).default('given'),
+      /** What a PDF shows: lesson by lesson, or the sums of each student only. */
+      detail: z.enum(['lessons', 'totals']).default('lessons'),
+      ...Paper,
     }),
     ...fileAnswer(fileFormats),
   },

@@ -9,6 +9,7 @@ import { keepingEndpoints } from './keeping';
 import { noteEndpoints } from './notes';
 import { observationEndpoints } from './observation';
 import type { OperationName } from './operations';
+import { paperEndpoints } from './papers';
 import { peopleEndpoints } from './people';
 import { readerPageEndpoints } from './readerPages';
 import { recordEndpoints } from './records';
@@ -32,6 +33,7 @@ export const contract = {
   ...sharingEndpoints,
   ...grantEndpoints,
   ...readerPageEndpoints,
+  ...paperEndpoints,
   ...keepingEndpoints,
 } satisfies Record<OperationName, Endpoint>;
 

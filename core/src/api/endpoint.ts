@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { paperSizes } from '../sharing/papers/sizes';
 import { LocalDate, recordSchema, type RecordOf, type TableName } from '../records/schema';
 
 /** What an operation takes and answers. The server, the app's client and the OpenAPI document are typed or made from it. */
@@ -39,9 +40,13 @@ export const fileTypes = {
   csv: 'text/csv; charset=utf-8',
   xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
   html: 'text/html; charset=utf-8',
+  pdf: 'application/pdf',
 } as const;
-export const fileFormats = ['csv', 'xlsx', 'html'] as const;
+export const fileFormats = ['csv', 'xlsx', 'html', 'pdf'] as const;
 export type FileFormat = (typeof fileFormats)[number];
+
+/** The sheet that a PDF is made for; other formats have none. */
+export const Paper = { paper: z.enum(paperSizes).default('A4') };
 
 /** The answer of an operation that gives out a file in one of some formats. */
 export function fileAnswer(formats: readonly FileFormat[]) {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Id } from '../records/schema';
-import { Day, fileAnswer, fileFormats, rows, type Endpoint } from './endpoint';
+import { Day, fileAnswer, fileFormats, Paper, rows, type Endpoint } from './endpoint';
 
 /** Notes with their ties. */
 export const noteRows = {
@@ -83,9 +83,9 @@ export const noteEndpoints = {
   },
   notesFile: {
     summary:
-      'A student’s notes for another reader, as CSV (RFC 4180), XLSX or a page to print: without the teacher’s own, other students by initials.',
+      'A student’s notes for another reader, as CSV (RFC 4180), XLSX, PDF or a page to print: without the teacher’s own, other students by initials.',
     params: z.object({ studentId: Id }),
-    query: z.object({ format: z.enum(fileFormats).default('html') }),
+    query: z.object({ format: z.enum(fileFormats).default('html'), ...Paper }),
     ...fileAnswer(fileFormats),
   },
 } satisfies Record<string, Endpoint>;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Id } from '../records/schema';
 import { countGroupings } from '../observation/tallies/countsTable';
-import { fileAnswer, fileFormats, Range, rows, type Endpoint } from './endpoint';
+import { fileAnswer, fileFormats, Paper, Range, rows, type Endpoint } from './endpoint';
 
 const OfSection = z.object({ sectionId: Id });
 const ofLesson = { lessonId: z.string(), studentId: z.string() };
@@ -29,14 +29,17 @@ export const observationEndpoints = {
   },
   countsFile: {
     summary:
-      'The same as a file: CSV (RFC 4180) by student, lesson or week, or XLSX with a sheet of each; sums, and rates per observed hour.',
+      'The same as a file: CSV (RFC 4180) by student, lesson or week, XLSX with a sheet of each, or PDF with a chart; sums, and rates per observed hour.',
     params: OfSection,
     query: Range.extend({
-      format: z.enum(['csv', 'xlsx']).default('csv'),
+      format: z.enum(['csv', 'xlsx', 'pdf']).default('csv'),
       by: z.enum(countGroupings).default('student'),
       order: z.enum(['given', 'family']).default('given'),
+      /** The one that a PDF is about; all of them otherwise. */
+      lookForId: Id.optional(),
+      ...Paper,
     }),
-    ...fileAnswer(['csv', 'xlsx']),
+    ...fileAnswer(['csv', 'xlsx', 'pdf']),
   },
   circles: {
     summary: 'All circles of a class with who was in them and what each said.',
@@ -45,9 +48,9 @@ export const observationEndpoints = {
   },
   circleFile: {
     summary:
-      'One circle as CSV (RFC 4180), XLSX or a page to print: a student a row, moves, goals, feedback.',
+      'One circle as CSV (RFC 4180), XLSX or a page to print: a student a row, moves, goals, feedback; or as slips of feedback, four to a sheet (PDF).',
     params: z.object({ circleId: Id }),
-    query: z.object({ format: z.enum(fileFormats).default('csv') }),
+    query: z.object({ format: z.enum(fileFormats).default('csv'), ...Paper }),
     ...fileAnswer(fileFormats),
   },
   sweeps: {

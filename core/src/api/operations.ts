@@ -90,6 +90,8 @@ export const operations = {
   pagesOfStudent: 'get /api/students/{studentId}/reader-pages',
   endPagesOfStudent: 'post /api/students/{studentId}/reader-pages/end',
   endPage: 'post /api/reader-pages/{pageId}/end',
+  pagePaper: 'post /api/reader-pages/paper',
+  reports: 'post /api/reports',
   readPage: 'get /read/{token}',
   answerPage: 'post /read/{token}',
 

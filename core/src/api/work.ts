@@ -4,7 +4,7 @@ import { handInStatuses } from '../records/workFields';
 import { workRoles } from '../work/bring/headingRoles';
 import { workLimits } from '../work/bring/limits';
 import { workSheets } from '../work/workTables';
-import { Day, fileAnswer, Range, rows, type Endpoint } from './endpoint';
+import { Day, fileAnswer, Paper, Range, rows, type Endpoint } from './endpoint';
 
 /** What a student did on a day, all kinds and places that were asked for together. */
 export const StudentDay = z.object({
@@ -84,14 +84,15 @@ export const WorkFileReading = z.object({
 export const workEndpoints = {
   workFile: {
     summary:
-      'The same as a file: XLSX with a sheet for each subject, one of them as CSV, or the class without names to print.',
+      'The same as a file: XLSX with a sheet for each subject, one of them as CSV, or the class without names, to print or as PDF.',
     params: z.object({ sectionId: Id }),
     query: Range.extend({
-      format: z.enum(['csv', 'xlsx', 'html']).default('xlsx'),
+      format: z.enum(['csv', 'xlsx', 'html', 'pdf']).default('xlsx'),
       sheet: z.enum(workSheets).default('students'),
+      ...Paper,
       order: z.enum(['given', 'family']).default('given'),
     }),
-    ...fileAnswer(['xlsx', 'csv', 'html']),
+    ...fileAnswer(['xlsx', 'csv', 'html', 'pdf']),
   },
   readWork: {
     summary:

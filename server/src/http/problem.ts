@@ -63,6 +63,8 @@ function asProblem(error: unknown): Problem {
 
 /** The one place where errors end. */
 export const answerProblems: ErrorRequestHandler = (error, _request, response, next) => {
+  // Whoever asked has gone, and what was made for them was ended.
+  if (response.destroyed && (error as Error).name === 'AbortError') return;
   if (response.headersSent) {
     next(error);
     return;

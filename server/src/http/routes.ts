@@ -12,6 +12,7 @@ import { participantRoutes } from '../attendance/participants/routes';
 import { rollRoutes } from '../attendance/roll/routes';
 import { rosterRoutes } from '../people/roster/routes';
 import { grantRoutes } from '../sharing/grantRoutes';
+import { paperRoutes } from '../sharing/papers/routes';
 import { readerPageRoutes } from '../sharing/readerPages/routes';
 import { sharingRoutes } from '../sharing/routes';
 import { sweepRoutes } from '../observation/sweep/routes';
@@ -69,6 +70,7 @@ export const routes: readonly Route[] = [
   ...checkInRoutes,
   ...sharingRoutes,
   ...grantRoutes,
+  ...paperRoutes,
   ...readerPageRoutes,
   ...syncRoutes,
 ];

@@ -14,13 +14,26 @@ const unhurried: ReadonlySet<keyof JobKinds> = new Set([
 const longestMs = 120_000;
 
 export interface Jobs {
-  run<K extends keyof JobKinds>(kind: K, input: JobKinds[K]['input']): Promise<JobKinds[K]['result']>;
+  /** @param cancelled ends a worker's job that nobody waits for any more */
+  run<K extends keyof JobKinds>(
+    kind: K,
+    input: JobKinds[K]['input'],
+    cancelled?: AbortSignal,
+  ): Promise<JobKinds[K]['result']>;
   close(): Promise<void>;
 }
 
-/** Ends a job that takes too long from when a worker begins it. */
-function boundedFromBeginning(port: MessagePort): { signal: AbortSignal; over: () => void } {
+/** Ends a job that takes too long from when a worker begins it, or that nobody waits for. */
+function boundedFromBeginning(
+  port: MessagePort,
+  cancelled: AbortSignal | undefined,
+): { signal: AbortSignal; over: () => void } {
   const controller = new AbortController();
+  const cancel = () => {
+    controller.abort();
+  };
+  if (cancelled?.aborted) cancel();
+  cancelled?.addEventListener('abort', cancel, { once: true });
   let timer: NodeJS.Timeout | undefined;
   port.once('message', () => {
     timer = setTimeout(() => {
@@ -31,6 +44,7 @@ function boundedFromBeginning(port: MessagePort): { signal: AbortSignal; over: (
     signal: controller.signal,
     over: () => {
       clearTimeout(timer);
+      cancelled?.removeEventListener('abort', cancel);
       port.close();
     },
   };
@@ -51,9 +65,9 @@ export function startJobs(): Jobs {
     if (!closing) console.error(error);
   });
   const readers = new Readers(new URL('./reader.mjs', import.meta.url));
-  const work = async (kind: WorkKind, input: unknown): Promise<unknown> => {
+  const work = async (kind: WorkKind, input: unknown, cancelled?: AbortSignal): Promise<unknown> => {
     const { port1, port2 } = new MessageChannel();
-    const { signal, over } = boundedFromBeginning(port1);
+    const { signal, over } = boundedFromBeginning(port1, cancelled);
     const asked = { kind, input, begun: port2 };
     try {
       return await pool.run(asked, {
@@ -65,10 +79,10 @@ export function startJobs(): Jobs {
     }
   };
   return {
-    run: <K extends keyof JobKinds>(kind: K, input: JobKinds[K]['input']) =>
+    run: <K extends keyof JobKinds>(kind: K, input: JobKinds[K]['input'], cancelled?: AbortSignal) =>
       isReading(kind)
         ? readers.run(kind, input as never)
-        : (work(kind, input) as Promise<JobKinds[K]['result']>),
+        : (work(kind, input, cancelled) as Promise<JobKinds[K]['result']>),
     close: () => {
       closing = true;
       readers.close();

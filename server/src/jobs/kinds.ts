@@ -27,6 +27,7 @@ import type { SectionWatch } from '@slate-path/core/watch/signals/watchReading';
 import type { GlanceRequest, PreviewRequest } from '../watch/readGlance';
 import type { WatchRequest } from '../watch/readWatch';
 import type { PageReading, PageRequest } from '../sharing/readerPages/readFacts';
+import type { PagePaperRequest, ReportsRequest } from '../sharing/papers/papers';
 import type { WorkFileRequest } from '../work/workFile';
 import type { FeedPageRead, FeedPageRequest } from '../work/feed/readFeedPage';
 import type { ActivityRead, ActivityReadRequest, WorkRead, WorkReadRequest } from '../work/readFile';
@@ -72,6 +73,8 @@ export interface JobKinds {
   countsFile: { input: CountFileRequest; result: Uint8Array };
   workFile: { input: WorkFileRequest; result: Uint8Array };
   readerPage: { input: PageRequest; result: PageReading };
+  pagePaper: { input: PagePaperRequest; result: Uint8Array };
+  reportsPaper: { input: ReportsRequest; result: Uint8Array };
 }
 
 const readingKinds = [

@@ -36,6 +36,12 @@ const workFile: Job<'workFile'> = async (request) => (await import('../work/work
 const readerPage: Job<'readerPage'> = async (request) =>
   (await import('../sharing/readerPages/readFacts')).readFacts(request);
 
+const pagePaper: Job<'pagePaper'> = async (request) =>
+  (await import('../sharing/papers/papers')).pagePaper(request);
+
+const reportsPaper: Job<'reportsPaper'> = async (request) =>
+  (await import('../sharing/papers/papers')).reportsPaper(request);
+
 const countsFile: Job<'countsFile'> = async (request) =>
   (await import('../observation/tallies/countsFile')).countsFile(request);
 
@@ -91,6 +97,8 @@ const jobs: { [K in WorkKind]: Job<K> } = {
   countsFile,
   workFile,
   readerPage,
+  pagePaper,
+  reportsPaper,
   circleFile,
   readCandidates,
   suggestTopics,

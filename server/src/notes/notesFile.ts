@@ -1,3 +1,6 @@
+import type { FileFormat } from '@slate-path/core/api/endpoint';
+import { dayIn } from '@slate-path/core/sharing/readerPage/language';
+import type { PaperSize } from '@slate-path/core/sharing/papers/sizes';
 import { escaped } from '@slate-path/core/formats/html';
 import { writeCsv } from '@slate-path/core/formats/csv';
 import { localMoment } from '@slate-path/core/calendar/zone';
@@ -9,12 +12,16 @@ import type { TableCell } from '@slate-path/core/attendance/roll/rollTable';
 import { RecordReader } from '../database/readRecords';
 import { printedPage, printedTable } from '../files/printed';
 import { workbook } from '../files/workbook';
+import { heading as title1, pdfOf, textWidth } from '../files/pdf/document';
+import { table } from '../files/pdf/table';
 
 export interface NotesFileRequest {
   file: string;
   teacherId: string;
   studentId: string;
-  format: 'csv' | 'xlsx' | 'html';
+  now: number;
+  format: FileFormat;
+  paper: PaperSize;
 }
 
 /** A student's notes, the earliest first, as another reader may see them. */
@@ -61,6 +68,19 @@ function page(title: string, rows: TableCell[][]): string {
   return printedPage(title, `<h1>${escaped(title)}</h1>${table}`);
 }
 
+function paperOf(
+  title: string,
+  rows: TableCell[][],
+  { paper, school, today }: { paper: PaperSize; school: string; today: string },
+): Promise<Uint8Array> {
+  const widths = [52, 28, 70, textWidth({ paper }) - 300, 110];
+  const made = dayIn('en', today, true);
+  return pdfOf({ paper, title, school, made }, [
+    title1(title, 1),
+    table([heading, ...rows], { widths, long: true }),
+  ]);
+}
+
 /** A student's notes as a file for another reader. */
 export async function notesFile(request: NotesFileRequest): Promise<Uint8Array> {
   const records = new RecordReader(request.file);
@@ -69,6 +89,11 @@ export async function notesFile(request: NotesFileRequest): Promise<Uint8Array> 
     if (request.format === 'xlsx') return await workbook([{ name: 'Notes', rows: [heading, ...rows] }]);
     const [student] = records.all('student', '"id" = ?', [request.studentId]);
     const title = `Notes on ${student ? displayName(student) : ''}`;
+    if (request.format === 'pdf') {
+      const [school] = records.seenBy(request.teacherId, 'school');
+      const today = localMoment(request.now, school?.zone ?? 'UTC').date;
+      return await paperOf(title, rows, { ...request, school: school?.name ?? '', today });
+    }
     const text = request.format === 'csv' ? writeCsv([heading, ...rows], true) : page(title, rows);
     return new TextEncoder().encode(text);
   } finally {

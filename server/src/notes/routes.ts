@@ -153,10 +153,11 @@ export const noteRoutes = [
   }),
   route('notesFile', {
     allow: readerOf('student', 'studentId'),
-    async handle({ params: { studentId }, query: { format }, teacherId, services, response }) {
+    async handle({ params: { studentId }, query, teacherId, services, response }) {
       const { file } = services.database;
-      const bytes = await services.jobs.run('notesFile', { file, teacherId, studentId, format });
-      nameFile(response, 'notes', format);
+      const now = services.clock();
+      const bytes = await services.jobs.run('notesFile', { file, teacherId, studentId, now, ...query });
+      nameFile(response, 'notes', query.format);
       return bytes;
     },
   }),

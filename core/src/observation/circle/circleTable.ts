@@ -3,7 +3,7 @@ import type { TableCell } from '../../attendance/roll/rollTable';
 import { draftFeedback } from './feedback';
 import type { CircleShares } from './shares';
 
-interface CircleLine {
+export interface CircleLine {
   member: CircleMember;
   /** As the student is addressed, and as the list has it. */
   calledName: string;
@@ -21,6 +21,15 @@ export function feedbackOf(
   return share ? draftFeedback(calledName, share, lookFors) : '';
 }
 
+/** What a student sets out to do, and how often; empty for nothing. */
+export function aimWords(
+  lookForId: string | null,
+  count: number | null,
+  lookFors: Readonly<Record<string, LookFor>>,
+): string {
+  return lookForId === null ? '' : `${lookFors[lookForId]?.name ?? ''} (${count ?? 1})`;
+}
+
 /** A circle as a table: a student a line, in the order of the seats. */
 export function circleTable(
   circle: Pick<Circle, 'lookForIds'>,
@@ -35,8 +44,7 @@ export function circleTable(
     ]),
   ];
   const nameOf = (id: string | null) => (id === null ? '' : (lookFors[id]?.name ?? ''));
-  const aim = (id: string | null, count: number | null) =>
-    id === null ? '' : `${nameOf(id)} (${count ?? 1})`;
+  const aim = (id: string | null, count: number | null) => aimWords(id, count, lookFors);
   const heading = [
     'Student',
     'Times spoken',

@@ -26,14 +26,16 @@ function presenceSentence(name: string, { taken, away, late, leftEarly, excused 
 /** From so many lessons on two halves of them are told apart. */
 const fewestToHalve = 8;
 
-function countsSentence({ name, measure, lessons }: CountsOnPage): string {
+/** What was counted of a look-for, in a sentence; empty where nobody looked. */
+export function countsSentence({ name, measure, lessons }: Omit<CountsOnPage, 'tone' | 'comment'>): string {
   const values = lessons.flatMap(({ value }) => (value === null ? [] : [value]));
   if (values.length === 0) return '';
   const sum = (of: readonly number[]) => of.reduce((all, value) => all + value, 0);
   const observed = `${many(values.length, 'lesson')} observed`;
   if (measure === 'tick') return `${name}: in ${sum(values)} of ${observed}.`;
-  const unit = measure === 'seconds' ? 'minutes' : 'times';
-  const all = `${name}: ${tenths(sum(values))} ${unit} in ${observed}`;
+  if (sum(values) === 0) return `${name}: not once in ${observed}.`;
+  const unit = measure === 'seconds' ? 'minute' : 'time';
+  const all = `${name}: ${many(Math.round(sum(values) * 10) / 10, unit)} in ${observed}`;
   if (values.length < fewestToHalve) return `${all}.`;
   const half = Math.floor(values.length / 2);
   const rate = (of: readonly number[]) => tenths(sum(of) / of.length);

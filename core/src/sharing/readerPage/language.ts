@@ -16,8 +16,12 @@ export const languageNames: Record<PageLanguage, string> = {
 
 export const isRightToLeft = (language: PageLanguage): boolean => language === 'ar';
 
-/** A day in words. @param day `YYYY-MM-DD` @param withYear said where it is not this year's */
-export function dayIn(language: PageLanguage, day: string, withYear = false): string {
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function formatOf(language: PageLanguage, withYear: boolean): Intl.DateTimeFormat {
+  const key = `${language} ${withYear}`;
+  const known = formats.get(key);
+  if (known) return known;
   const format = new Intl.DateTimeFormat(language === 'en' ? 'en-GB' : language, {
     day: 'numeric',
     month: 'long',
@@ -27,5 +31,11 @@ export function dayIn(language: PageLanguage, day: string, withYear = false): st
     calendar: 'gregory',
     timeZone: 'UTC',
   });
-  return format.format(new Date(`${day}T00:00:00Z`));
+  formats.set(key, format);
+  return format;
+}
+
+/** A day in words. @param day `YYYY-MM-DD` @param withYear said where it is not this year's */
+export function dayIn(language: PageLanguage, day: string, withYear = false): string {
+  return formatOf(language, withYear).format(new Date(`${day}T00:00:00Z`));
 }

@@ -4,7 +4,8 @@ import { optionalEmail } from '../../records/values';
 import { pageLanguages } from './language';
 import { mostOnPage, readerRelations } from './limits';
 
-const Words = z.string().trim().max(4000, 'At most 4,000 characters');
+/** What a teacher says in their own words. */
+export const Words = z.string().trim().max(4000, 'At most 4,000 characters');
 
 /** What a reader is shown: chosen by the teacher, kept with the page, and read anew at each opening. */
 export const PageSettings = z

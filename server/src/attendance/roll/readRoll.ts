@@ -25,6 +25,7 @@ export interface RollReading {
   now: LocalMoment;
   /** The school's. */
   zone: string;
+  school: string;
   classes: { section: Section; roll: ClassRoll }[];
 }
 
@@ -86,6 +87,7 @@ export function rollsOf(
   return {
     now: localMoment(now, zone),
     zone,
+    school: school?.name ?? '',
     classes: wanted.map((section) => ({
       section,
       roll: {

@@ -3,30 +3,28 @@ import type { FileFormat } from '@slate-path/core/api/endpoint';
 import { writeCsv } from '@slate-path/core/formats/csv';
 import type { NameOrder } from '@slate-path/core/people/names';
 import type { Standing } from '@slate-path/core/records/schema';
-import { rollTable, totalColumns, type TableCell } from '@slate-path/core/attendance/roll/rollTable';
+import { rollTable } from '@slate-path/core/attendance/roll/rollTable';
+import type { PaperSize } from '@slate-path/core/sharing/papers/sizes';
 import { printedPage, printedTable } from '../../files/printed';
 import { workbook } from '../../files/workbook';
-import { readRolls, type RollRange, type RollReading } from './readRoll';
+import { readRolls, type RollRange } from './readRoll';
+import { lessonHeading, printedTotals, rollPaper, type ClassTable } from './rollPaper';
 
 export interface RollFileRequest extends RollRange {
   format: FileFormat;
+  /** What a PDF shows. */
+  detail: 'lessons' | 'totals';
+  paper: PaperSize;
   order: NameOrder;
 }
-
-type ClassTable = RollReading['classes'][number] & { rows: TableCell[][] };
-
-/** What is printed of the totals: paper is narrow. */
-const printed = ['Taken', 'Not taken', 'Late', 'Away', 'Excused', 'Percent'];
 
 function printedRoll({ section, rows, roll }: ClassTable): string {
   const [heading = [], ...lines] = rows;
   const first = 2 + roll.lessons.length;
-  const kept = totalColumns.flatMap(([title], index) => (printed.includes(title) ? [first + index] : []));
-  const columns = [0, ...roll.lessons.map((_, index) => index + 2), ...kept];
+  const columns = [0, ...roll.lessons.map((_, index) => index + 2), ...printedTotals(roll.lessons.length)];
   const head = columns.map((column) => {
-    const [date, time] = String(heading[column] ?? '').split(' ');
     const isLesson = column >= 2 && column < first;
-    return isLesson ? `${date?.slice(8)}.${date?.slice(5, 7)}. ${time}` : heading[column];
+    return isLesson ? lessonHeading(heading[column]).replace('\n', ' ') : heading[column];
   });
   const body = lines.map((row) => columns.map((column) => row[column]));
   return `<h1>${escaped(section.name)}</h1>${printedTable([head, ...body])}`;
@@ -42,13 +40,15 @@ function printable(classes: readonly ClassTable[], { from, to }: RollRange): str
 
 /** The roll of one class or all, lesson by lesson with all totals, as a file in the format asked for. */
 export async function rollFile(request: RollFileRequest): Promise<Uint8Array> {
-  const { now, classes } = readRolls(request);
+  const reading = readRolls(request);
+  const { now, classes } = reading;
   const tables = classes.map((found) => ({
     ...found,
     rows: rollTable(found.section.id, found.roll, now, request.order),
   }));
   if (request.format === 'xlsx')
     return workbook(tables.map(({ section, rows }) => ({ name: section.name, rows })));
+  if (request.format === 'pdf') return rollPaper(tables, reading, request);
   if (request.format === 'html') return new TextEncoder().encode(printable(tables, request));
   return new TextEncoder().encode(
     writeCsv(

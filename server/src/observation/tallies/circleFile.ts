@@ -1,10 +1,13 @@
 import { escaped } from '@slate-path/core/formats/html';
 import { circleShares } from '@slate-path/core/observation/circle/shares';
-import { circleTable } from '@slate-path/core/observation/circle/circleTable';
+import { aimWords, circleTable, feedbackOf } from '@slate-path/core/observation/circle/circleTable';
+import type { FileFormat } from '@slate-path/core/api/endpoint';
+import type { PaperSize } from '@slate-path/core/sharing/papers/sizes';
 import { writeCsv } from '@slate-path/core/formats/csv';
 import { displayName, shortName } from '@slate-path/core/people/names';
 import type { TableCell } from '@slate-path/core/attendance/roll/rollTable';
 import { RecordReader } from '../../database/readRecords';
+import { circleSlips, type Slip } from './circleSlips';
 import { printedPage, printedTable } from '../../files/printed';
 import { workbook } from '../../files/workbook';
 
@@ -12,11 +15,14 @@ export interface CircleFileRequest {
   file: string;
   teacherId: string;
   circleId: string;
-  format: 'csv' | 'xlsx' | 'html';
+  format: FileFormat;
+  paper: PaperSize;
 }
 
 interface CircleSheet {
   title: string;
+  school: string;
+  slips: Slip[];
   rows: TableCell[][];
 }
 
@@ -48,7 +54,15 @@ function readCircle({ file, teacherId, circleId }: CircleFileRequest): CircleShe
       return student ? [{ member, name: displayName(student), calledName: shortName(student) }] : [];
     });
     const byId = Object.fromEntries(lookFors.map((lookFor) => [lookFor.id, lookFor]));
+    const [school] = reader.seenBy(teacherId, 'school');
     return {
+      school: school?.name ?? '',
+      slips: lines.map((line) => ({
+        name: line.name,
+        feedback: feedbackOf(line, shares, byId),
+        goal: aimWords(line.member.goalLookForId, line.member.goalCount, byId),
+        nextGoal: aimWords(line.member.nextLookForId, line.member.nextCount, byId),
+      })),
       title: [circle.groupName || 'Circle', lesson?.date].filter(Boolean).join(', '),
       rows: circleTable(circle, lines, shares, byId),
     };
@@ -57,7 +71,7 @@ function readCircle({ file, teacherId, circleId }: CircleFileRequest): CircleShe
   }
 }
 
-function printable({ title, rows }: CircleSheet): string {
+function printable({ title, rows }: Pick<CircleSheet, 'title' | 'rows'>): string {
   return printedPage(title, `<h1>${escaped(title)}</h1>${printedTable(rows, () => 'wrapped')}`);
 }
 
@@ -65,6 +79,7 @@ function printable({ title, rows }: CircleSheet): string {
 export async function circleFile(request: CircleFileRequest): Promise<Uint8Array> {
   const sheet = readCircle(request);
   if (request.format === 'xlsx') return workbook([{ name: sheet.title, rows: sheet.rows }]);
+  if (request.format === 'pdf') return circleSlips({ ...sheet, paper: request.paper });
   const text = request.format === 'html' ? printable(sheet) : writeCsv(sheet.rows, true);
   return new TextEncoder().encode(text);
 }

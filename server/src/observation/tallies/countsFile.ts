@@ -5,11 +5,18 @@ import {
   countsTable,
   type CountGrouping,
 } from '@slate-path/core/observation/tallies/countsTable';
+import type { PaperSize } from '@slate-path/core/sharing/papers/sizes';
+import { RecordReader } from '../../database/readRecords';
 import { workbook } from '../../files/workbook';
-import { readCounts, type CountRange } from './readCounts';
+import { rollsOf } from '../../attendance/roll/readRoll';
+import { countsPaper, type CountsOfClass } from './countsPaper';
+import { countsOf, type CountRange } from './readCounts';
 
 export interface CountFileRequest extends CountRange {
-  format: 'csv' | 'xlsx';
+  format: 'csv' | 'xlsx' | 'pdf';
+  /** Which one a PDF is about; all of them otherwise. */
+  lookForId?: string | undefined;
+  paper: PaperSize;
   /** What stands in a line of the CSV; the workbook has a sheet for each. */
   by: CountGrouping;
   order: NameOrder;
@@ -17,9 +24,27 @@ export interface CountFileRequest extends CountRange {
 
 const sheetTitles: Record<CountGrouping, string> = { student: 'Students', lesson: 'Lessons', week: 'Weeks' };
 
+function readClass({ file, ...range }: CountFileRequest): CountsOfClass {
+  const reader = new RecordReader(file);
+  try {
+    const rolls = rollsOf(reader, range);
+    const { name = '' } = rolls.classes[0]?.section ?? {};
+    return {
+      ...countsOf(reader, range, rolls),
+      className: name,
+      school: rolls.school,
+      today: rolls.now.date,
+    };
+  } finally {
+    reader.close();
+  }
+}
+
 /** The counts of a class over some days as a file. */
 export async function countsFile(request: CountFileRequest): Promise<Uint8Array> {
-  const { seen, lookFors, students } = readCounts(request);
+  const counts = readClass(request);
+  const { seen, lookFors, students } = counts;
+  if (request.format === 'pdf') return countsPaper(counts, request);
   const table = (by: CountGrouping) => countsTable(seen, lookFors, students, by, request.order);
   if (request.format === 'xlsx')
     return workbook(countGroupings.map((by) => ({ name: sheetTitles[by], rows: table(by) })));

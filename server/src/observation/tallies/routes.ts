@@ -46,10 +46,10 @@ export const tallyRoutes = [
   }),
   route('circleFile', {
     allow: readerOf('circle', 'circleId'),
-    async handle({ params: { circleId }, query: { format }, teacherId, services, response }) {
+    async handle({ params: { circleId }, query, teacherId, services, response }) {
       const { file } = services.database;
-      const bytes = await services.jobs.run('circleFile', { file, teacherId, circleId, format });
-      nameFile(response, 'circle', format);
+      const bytes = await services.jobs.run('circleFile', { file, teacherId, circleId, ...query });
+      nameFile(response, 'circle', query.format);
       return bytes;
     },
   }),

@@ -24,7 +24,7 @@ import { statusOf } from '@slate-path/core/work/pieceStatus';
 import { knownScore } from '@slate-path/core/work/scores';
 import { rollsOf, type RollReading } from '../../attendance/roll/readRoll';
 import { RecordReader } from '../../database/readRecords';
-import { countsOf } from '../../observation/tallies/readCounts';
+import { countsOf, type CountReading } from '../../observation/tallies/readCounts';
 
 export interface PageRequest {
   file: string;
@@ -40,6 +40,8 @@ export interface PageReading {
   facts: PageFacts;
   /** Whom its texts speak of besides, and how they are shortened. */
   shortened: { name: string; as: string }[];
+  /** By the school's clock. */
+  today: string;
 }
 
 /** What is read once for all students of a page. */
@@ -50,6 +52,8 @@ interface Book extends PageRequest {
   asOf: string;
   hidden: OthersHidden;
   rolls: RollReading;
+  /** What was counted in a class, once it was read. */
+  counted: Map<string, CountReading>;
 }
 
 type Classes = RollReading['classes'];
@@ -79,11 +83,23 @@ function presenceOnPage({ rolls }: Book, studentId: string): PresenceOnPage {
   return { ...sum, lessons: inOrder };
 }
 
-function countsOnPage({ reader, madeBy, settings, now, to, hidden, rolls }: Book, studentId: string) {
+/** Read once a class, however many of its students are told of. */
+function countsIn(
+  { reader, madeBy, settings, now, to, rolls, counted }: Book,
+  sectionId: string,
+): CountReading {
+  const known = counted.get(sectionId);
+  if (known) return known;
+  const range = { teacherId: madeBy, sectionId, from: settings.from, to, now };
+  const read = countsOf(reader, range, rolls);
+  counted.set(sectionId, read);
+  return read;
+}
+
+function countsOnPage(book: Book, studentId: string) {
+  const { settings, hidden, rolls } = book;
   const sections = [...new Set(enrolmentsOf(rolls.classes, studentId).map(({ sectionId }) => sectionId))];
-  const read = sections.map((sectionId) =>
-    countsOf(reader, { teacherId: madeBy, sectionId, from: settings.from, to, now }, rolls),
-  );
+  const read = sections.map((sectionId) => countsIn(book, sectionId));
   return settings.lookFors.flatMap(({ id, comment }): CountsOnPage[] => {
     const lookFor = read.flatMap(({ lookFors }) => lookFors).find((one) => one.id === id);
     if (!lookFor) return [];
@@ -236,39 +252,76 @@ function namesOf(students: readonly Hideable[]): SchoolNames {
   return known.names;
 }
 
+/** What is read once for all pages that are made of the same days with the same rights. */
+interface Shelf extends Omit<Book, 'settings' | 'hidden'> {
+  students: Hideable[];
+  names: SchoolNames;
+  school: string;
+  teacher: string;
+  levels: readonly string[];
+}
+
+type Days = Pick<PageSettings, 'studentIds' | 'from' | 'to'>;
+
+function shelfOf(reader: RecordReader, request: Omit<PageRequest, 'settings'>, days: Days): Shelf {
+  const { madeBy, now } = request;
+  const { from, studentIds } = days;
+  const [school] = reader.seenBy(madeBy, 'school');
+  const moment = localMoment(now, school?.zone ?? 'UTC');
+  const to = days.to ?? moment.date;
+  const students = everybody(reader, madeBy);
+  const [teacher] = reader.rows<{ name: string }>('SELECT "name" FROM "teacher" WHERE "id" = ?', [madeBy]);
+  return {
+    ...request,
+    ...{ reader, to, students, asOf: `${moment.date}T${moment.time}`, names: namesOf(students) },
+    rolls: rollsOf(reader, { teacherId: madeBy, sectionId: null, from, to, now, studentIds }),
+    counted: new Map(),
+    school: school?.name ?? '',
+    teacher: teacher?.name ?? '',
+    levels: reader.seenBy(madeBy, 'levelNames')[0]?.names ?? shippedLevels,
+  };
+}
+
+function readingOf(shelf: Shelf, settings: PageSettings): PageReading {
+  const { students, names, school, teacher, levels, until, to, asOf } = shelf;
+  const hidden = new OthersHidden(names, settings.studentIds);
+  const book = { ...shelf, settings, hidden };
+  const onPage = settings.studentIds.flatMap((id) => students.find((one) => one.id === id) ?? []);
+  const { language, from, mayWriteBack } = settings;
+  const facts: PageFacts = {
+    ...{ language, school, teacher, from, to, until, levels, mayWriteBack },
+    summary: hidden.textOf(settings.summary),
+    students: onPage.map((student) => studentOnPage(book, student)),
+  };
+  const shortened = students.flatMap((student) => {
+    const as = hidden.hidden.get(student.id);
+    return as === undefined ? [] : [{ name: displayName(student), as }];
+  });
+  return { facts, shortened, today: asOf.slice(0, 10) };
+}
+
 /** What stands on a reader's page today, with the rights of whoever made it. */
-export function readFacts(request: PageRequest): PageReading {
-  const { file, madeBy, settings, until, now } = request;
-  const reader = new RecordReader(file);
+export function readFacts({ settings, ...request }: PageRequest): PageReading {
+  const reader = new RecordReader(request.file);
   try {
-    const [school] = reader.seenBy(madeBy, 'school');
-    const moment = localMoment(now, school?.zone ?? 'UTC');
-    const to = settings.to ?? moment.date;
-    const students = everybody(reader, madeBy);
-    const hidden = new OthersHidden(namesOf(students), settings.studentIds);
-    const { from, studentIds } = settings;
-    const rolls = rollsOf(reader, { teacherId: madeBy, sectionId: null, from, to, now, studentIds });
-    const asOf = `${moment.date}T${moment.time}`;
-    const book = { ...request, reader, to, asOf, hidden, rolls };
-    const onPage = settings.studentIds.flatMap((id) => students.find((one) => one.id === id) ?? []);
-    const [teacher] = reader.rows<{ name: string }>('SELECT "name" FROM "teacher" WHERE "id" = ?', [madeBy]);
-    const facts: PageFacts = {
-      language: settings.language,
-      school: school?.name ?? '',
-      teacher: teacher?.name ?? '',
-      from: settings.from,
-      to,
-      until,
-      levels: reader.seenBy(madeBy, 'levelNames')[0]?.names ?? shippedLevels,
-      summary: hidden.textOf(settings.summary),
-      students: onPage.map((student) => studentOnPage(book, student)),
-      mayWriteBack: settings.mayWriteBack,
-    };
-    const shortened = students.flatMap((student) => {
-      const as = hidden.hidden.get(student.id);
-      return as === undefined ? [] : [{ name: displayName(student), as }];
-    });
-    return { facts, shortened };
+    return readingOf(shelfOf(reader, request, settings), settings);
+  } finally {
+    reader.close();
+  }
+}
+
+/** The same for many students, a page each, of which none names another. @param all of the same days */
+export function readFactsOfEach(
+  request: Omit<PageRequest, 'settings'>,
+  all: readonly PageSettings[],
+): PageReading[] {
+  const [first] = all;
+  if (!first) return [];
+  const reader = new RecordReader(request.file);
+  try {
+    const studentIds = all.flatMap((settings) => settings.studentIds);
+    const shelf = shelfOf(reader, request, { ...first, studentIds });
+    return all.map((settings) => readingOf(shelf, settings));
   } finally {
     reader.close();
   }

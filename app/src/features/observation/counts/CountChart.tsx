@@ -34,7 +34,8 @@ const headHeight = 26;
 export function CountChart({ bars, axis, groupAxis, tone, name }: CountChartProps) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
-  const ticks = axisTicks(Math.max(0, ...bars.map(({ value }) => value ?? 0)));
+  const values = bars.map(({ value }) => value ?? 0);
+  const ticks = axisTicks(Math.max(0, ...values), values.every(Number.isInteger));
   const most = ticks.at(-1) ?? 1;
   const field = Math.max(width - labelWidth - valueWidth, 40);
   const x = (value: number) => labelWidth + (value / most) * field;

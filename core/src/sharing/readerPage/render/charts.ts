@@ -72,7 +72,8 @@ export function countsChart(
   { says, first, last }: Said,
 ): string {
   const left = 30;
-  const ticks = axisTicks(Math.max(0, ...lessons.map(({ value }) => value ?? 0)));
+  const values = lessons.map(({ value }) => value ?? 0);
+  const ticks = axisTicks(Math.max(0, ...values), values.every(Number.isInteger));
   const most = ticks.at(-1) ?? 1;
   const y = (value: number) => plot.top + (1 - value / most) * plot.height;
   const step = (width - left) / Math.max(lessons.length, 1);
