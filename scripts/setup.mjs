@@ -38,12 +38,16 @@ export function ensurePackages({ driver: isWanted = true } = {}) {
 
 const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
-/** Debian's Chromium for the browser tests, and its reader of workbooks that checks ours, where missing. */
+/** Debian's Chromium for the browser tests, and its readers of workbooks and PDFs that check ours, where missing. */
 export function ensureTestPrograms() {
   const reader = spawnSync('/usr/bin/python3', ['-c', 'import openpyxl']).status === 0;
-  const missing = [...(fs.existsSync(chromium) ? [] : ['chromium']), ...(reader ? [] : ['python3-openpyxl'])];
+  const missing = [
+    ...(fs.existsSync(chromium) ? [] : ['chromium']),
+    ...(reader ? [] : ['python3-openpyxl']),
+    ...(fs.existsSync('/usr/bin/pdftotext') ? [] : ['poppler-utils']),
+  ];
   if (missing.length === 0) return;
-  console.log(`Installing ${missing.join(' and ')} from Debian’s packages…`);
+  console.log(`Installing ${missing.join(', ')} from Debian’s packages…`);
   must('apt-get', ['update', '-qq']);
   must('apt-get', ['install', '-y', '-qq', ...missing], { DEBIAN_FRONTEND: 'noninteractive' });
 }

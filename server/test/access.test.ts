@@ -71,6 +71,16 @@ describe('who may do what', () => {
     'post /api/reader-pages/{pageId}/end': [401, 401, 404],
     'get /api/students/{studentId}/reader-pages': [401, 401, 404],
     'post /api/students/{studentId}/reader-pages/end': [401, 401, 404],
+    'post /api/reader-pages/paper': [401, 401, 400],
+    'post /api/reports': [401, 401, 400],
+    'get /api/sections/{sectionId}/own-view': [401, 401, 404],
+    'post /api/sections/{sectionId}/own-view': [401, 401, 404],
+    'post /api/sections/{sectionId}/own-view/preview': [401, 401, 404],
+    'post /api/sections/{sectionId}/cards': [401, 401, 404],
+    'post /api/students/{studentId}/card': [401, 401, 404],
+    'post /api/students/{studentId}/card/end': [401, 401, 404],
+    'get /mine/{token}': [404, 404, 404],
+    'post /mine/{token}': [404, 404, 404],
     'get /read/{token}': [404, 404, 404],
     'post /read/{token}': [404, 404, 404],
     'get /api/students/{studentId}/granted-path': [401, 401, 404],
@@ -166,6 +176,7 @@ describe('who may do what', () => {
       'text/csv',
       'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
       'text/html',
+      'application/pdf',
     ]);
     const root = path.join(__dirname, '../..');
     const places = ['.', 'app', 'bench', 'cli', 'core', 'demo', 'e2e', 'server'];

@@ -155,6 +155,7 @@ const reading: Record<string, number[]> = {
   '/api/sections/boats/work?from=2026-11-01&to=2026-11-30': [200, 200, 404, 404, 404, 404, 404],
   '/api/sections/boats/feeds': [200, 200, 404, 404, 404, 404, 404],
   '/api/students/ann/reader-pages': [200, 200, 404, 404, 404, 404, 404],
+  '/api/sections/boats/own-view': [200, 200, 404, 404, 404, 404, 404],
   '/api/backups': [200, 403, 403, 403, 403, 403, 200],
 };
 const posting: Record<string, number[]> = {
@@ -170,6 +171,10 @@ const posting: Record<string, number[]> = {
   '/api/sections/boats/teachings': [400, 400, 400, 400, 400, 400, 400],
   '/api/students/ann/erasure': [400, 404, 404, 404, 404, 404, 404],
   '/api/students/ann/reader-pages/end': [200, 200, 404, 404, 404, 404, 404],
+  '/api/students/ann/card': [200, 200, 404, 404, 404, 404, 404],
+  '/api/students/ann/card/end': [200, 200, 404, 404, 404, 404, 404],
+  '/api/sections/boats/cards': [400, 400, 404, 404, 404, 404, 404],
+  '/api/sections/boats/own-view/preview': [400, 400, 404, 404, 404, 404, 404],
   '/api/invitations': [400, 403, 403, 403, 403, 403, 400],
 };
 

@@ -9,6 +9,7 @@ import { keepingEndpoints } from './keeping';
 import { noteEndpoints } from './notes';
 import { observationEndpoints } from './observation';
 import type { OperationName } from './operations';
+import { ownViewEndpoints } from './ownView';
 import { paperEndpoints } from './papers';
 import { peopleEndpoints } from './people';
 import { readerPageEndpoints } from './readerPages';
@@ -33,6 +34,7 @@ export const contract = {
   ...sharingEndpoints,
   ...grantEndpoints,
   ...readerPageEndpoints,
+  ...ownViewEndpoints,
   ...paperEndpoints,
   ...keepingEndpoints,
 } satisfies Record<OperationName, Endpoint>;

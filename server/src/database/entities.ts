@@ -13,6 +13,7 @@ import {
 } from './scopeEntities';
 import { activityEntities } from './activity/entities';
 import { FeedEntity } from './feedEntity';
+import { OwnViewEntity, StudentCardEntity } from './ownViewEntities';
 import { PageOpeningEntity, ReaderPageEntity } from './readerPageEntities';
 import { flag, indices, json, nullableText, ownColumns, text } from './columns';
 
@@ -259,6 +260,8 @@ export const entities = [
   InvitationEntity,
   PageOpeningEntity,
   ReaderPageEntity,
+  OwnViewEntity,
+  StudentCardEntity,
   TouchEntity,
   TeacherEntity,
   SessionEntity,

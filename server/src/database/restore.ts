@@ -40,14 +40,14 @@ export function finishRestore(folder: string): void {
   fs.rmSync(path.join(folder, marker));
 }
 
-/** A page for a reader that was ended since the backup was made must not open again: all of them end. */
-function endReadersPages(file: string): void {
+/** A link that was ended since the backup was made must not open again: readers' pages and cards all end. */
+function endLinks(file: string): void {
   const database = new Database(file);
   try {
-    const hasPages = database.prepare(`SELECT 1 FROM sqlite_master WHERE name = 'readerPage'`).get();
-    if (hasPages)
+    const exists = database.prepare('SELECT 1 FROM sqlite_master WHERE name = ?');
+    for (const table of ['readerPage', 'studentCard'].filter((name) => exists.get(name)))
       database.exec(
-        `UPDATE "readerPage" SET "endedAt" = strftime('%Y-%m-%dT%H:%M:%fZ', 'now') WHERE "endedAt" IS NULL`,
+        `UPDATE "${table}" SET "endedAt" = strftime('%Y-%m-%dT%H:%M:%fZ', 'now') WHERE "endedAt" IS NULL`,
       );
   } finally {
     database.close();
@@ -94,7 +94,7 @@ function replace(backup: string, file: string, stamp: string): string | null {
     fs.copyFileSync(backup, part);
     fs.chmodSync(part, 0o600);
     check(part);
-    endReadersPages(part);
+    endLinks(part);
     sync(part);
     if (aside) keepAside(file, aside);
     fs.writeFileSync(path.join(folder, marker), '');

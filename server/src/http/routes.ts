@@ -12,6 +12,7 @@ import { participantRoutes } from '../attendance/participants/routes';
 import { rollRoutes } from '../attendance/roll/routes';
 import { rosterRoutes } from '../people/roster/routes';
 import { grantRoutes } from '../sharing/grantRoutes';
+import { ownViewRoutes } from '../sharing/ownView/routes';
 import { paperRoutes } from '../sharing/papers/routes';
 import { readerPageRoutes } from '../sharing/readerPages/routes';
 import { sharingRoutes } from '../sharing/routes';
@@ -70,6 +71,7 @@ export const routes: readonly Route[] = [
   ...checkInRoutes,
   ...sharingRoutes,
   ...grantRoutes,
+  ...ownViewRoutes,
   ...paperRoutes,
   ...readerPageRoutes,
   ...syncRoutes,

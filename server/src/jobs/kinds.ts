@@ -27,6 +27,9 @@ import type { SectionWatch } from '@slate-path/core/watch/signals/watchReading';
 import type { GlanceRequest, PreviewRequest } from '../watch/readGlance';
 import type { WatchRequest } from '../watch/readWatch';
 import type { PageReading, PageRequest } from '../sharing/readerPages/readFacts';
+import type { OwnFacts } from '@slate-path/core/sharing/ownView/onPage';
+import type { CardSheetsRequest } from '../sharing/ownView/cardSheets';
+import type { OwnPageRequest } from '../sharing/ownView/readOwnFacts';
 import type { PagePaperRequest, ReportsRequest } from '../sharing/papers/papers';
 import type { WorkFileRequest } from '../work/workFile';
 import type { FeedPageRead, FeedPageRequest } from '../work/feed/readFeedPage';
@@ -73,6 +76,8 @@ export interface JobKinds {
   countsFile: { input: CountFileRequest; result: Uint8Array };
   workFile: { input: WorkFileRequest; result: Uint8Array };
   readerPage: { input: PageRequest; result: PageReading };
+  ownPage: { input: OwnPageRequest; result: OwnFacts };
+  cardSheets: { input: CardSheetsRequest; result: Uint8Array };
   pagePaper: { input: PagePaperRequest; result: Uint8Array };
   reportsPaper: { input: ReportsRequest; result: Uint8Array };
 }

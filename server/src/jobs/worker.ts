@@ -36,6 +36,12 @@ const workFile: Job<'workFile'> = async (request) => (await import('../work/work
 const readerPage: Job<'readerPage'> = async (request) =>
   (await import('../sharing/readerPages/readFacts')).readFacts(request);
 
+const ownPage: Job<'ownPage'> = async (request) =>
+  (await import('../sharing/ownView/readOwnFacts')).readOwnFacts(request);
+
+const cardSheets: Job<'cardSheets'> = async (request) =>
+  (await import('../sharing/ownView/cardSheets')).cardSheets(request);
+
 const pagePaper: Job<'pagePaper'> = async (request) =>
   (await import('../sharing/papers/papers')).pagePaper(request);
 
@@ -97,6 +103,8 @@ const jobs: { [K in WorkKind]: Job<K> } = {
   countsFile,
   workFile,
   readerPage,
+  ownPage,
+  cardSheets,
   pagePaper,
   reportsPaper,
   circleFile,

@@ -7,6 +7,9 @@ import { rulesFor } from './book';
 import { markId } from './markId';
 import { isEnrolledOn, presenceIn, studentTotals, totalsOf, wasHeld, type Totals } from './totals';
 
+/** What stands for a lesson that was held and whose roll nobody took. */
+export const notTakenWords = 'not taken';
+
 export const totalColumns: [title: string, field: keyof Totals][] = [
   ['Lessons', 'lessons'],
   ['Taken', 'taken'],
@@ -74,7 +77,7 @@ function entryOf(lesson: Lesson, times: readonly Enrolment[], book: RollBook, no
   if (!enrolment || !wasHeld(lesson, now)) return '';
   if (lesson.setAside) return 'set aside';
   const presence = presenceIn(lesson, enrolment.studentId, book);
-  if (!presence) return 'not taken';
+  if (!presence) return notTakenWords;
   const mark = book.marks[markId(lesson.id, enrolment.studentId)];
   const standing = mark?.standingId ? book.standings[mark.standingId] : undefined;
   const here = Object.values(book.standings).find((s) => s.countsAs === 'here' && !s.removed);

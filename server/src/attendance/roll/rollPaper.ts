@@ -1,5 +1,5 @@
 import type { Content } from 'pdfmake/interfaces';
-import { totalColumns, type TableCell } from '@slate-path/core/attendance/roll/rollTable';
+import { notTakenWords, totalColumns, type TableCell } from '@slate-path/core/attendance/roll/rollTable';
 import { dayIn } from '@slate-path/core/sharing/readerPage/language';
 import { heading, pdfOf, textWidth, type Sheet } from '../../files/pdf/document';
 import { table } from '../../files/pdf/table';
@@ -28,6 +28,9 @@ const lessonWidth = 23;
 const totalWidth = 30;
 /** Between the texts of two columns, in points. */
 const gap = 6;
+
+/** A column of a lesson has room for a sign. */
+const shortCell = (cell: TableCell | undefined) => (cell === notTakenWords ? '–' : cell);
 
 type Columns = readonly { at: number; width: number }[];
 
@@ -65,7 +68,7 @@ function classContent(
       table(
         [
           ['Student', ...columns.map(({ at }) => title(at))],
-          ...lines.map((line) => [line[0], ...columns.map(({ at }) => line[at])]),
+          ...lines.map((line) => [line[0], ...columns.map(({ at }) => shortCell(line[at]))]),
         ],
         { size: 7.5, tight: true, widths: [nameWidth, ...columns.map((column) => column.width)] },
       ),
@@ -87,7 +90,7 @@ export function rollPaper(
   const legend = [...new Set(standings)].map(({ code, name }) => `${code} ${name}`).join('   ');
   const notes = [
     words(`${days}. Lessons that were not taken count nowhere.`, { size: 9, tone: 'inkQuiet' }),
-    ...(landscape ? [words(legend, { size: 9, tone: 'inkQuiet', width })] : []),
+    ...(landscape ? [words(`${legend}   – not taken`, { size: 9, tone: 'inkQuiet', width })] : []),
   ];
   const content = classes.flatMap((found, at): Content[] => [
     ...(at > 0 ? [{ text: '', pageBreak: 'before' as const }] : []),

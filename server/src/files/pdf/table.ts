@@ -26,8 +26,7 @@ export function table(
       const room = typeof width === 'number' ? { width } : {};
       const isHeading = line < headings;
       const isNumber = typeof (isHeading ? (rows[1]?.[column] ?? '') : value) === 'number';
-      const align = isNumber ? { align: 'right' as const } : {};
-      return words(String(value), { size, bold: isHeading, ...room, ...align });
+      return words(String(value), { size, bold: isHeading, ...room, align: isNumber ? 'right' : 'left' });
     }),
   );
   return {

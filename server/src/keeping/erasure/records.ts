@@ -8,6 +8,7 @@ import { forgetUnused } from '../../database/activity/tables';
 import { ownColumns } from '../../database/columns';
 import type { Sql } from '../../database/sql';
 import { madeInSchool } from '../../scopes/access';
+import { forgetCardsOf } from '../../sharing/ownView/cards';
 import { forgetPagesOf } from '../../sharing/readerPages/pages';
 import { forgetInFeeds } from '../../work/feed/forgotten';
 import { cleaningOf, rowsOf, type Found, type Row } from './findStudent';
@@ -127,6 +128,7 @@ export function eraseRows(sql: Sql, teacherId: string, found: Found): void {
   }
   for (const statement of forgetUnused) sql.run(statement);
   forgetPagesOf(sql, found.student.id);
+  forgetCardsOf(sql, found.student.id);
   sql.run('DELETE FROM "pathGrant" WHERE "studentId" = ?', found.student.id);
   sql.run('DELETE FROM "access" WHERE "scopeId" = ?', found.student.id);
   sql.run('DELETE FROM "scope" WHERE "id" = ?', found.student.id);

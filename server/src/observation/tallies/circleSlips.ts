@@ -1,6 +1,6 @@
 import type { Content } from 'pdfmake/interfaces';
-import { paper as ink } from '@slate-path/core/drawing/palette';
 import type { PaperSize } from '@slate-path/core/sharing/papers/sizes';
+import { cutSheets } from '../../files/pdf/cutSheets';
 import { pdfOf } from '../../files/pdf/document';
 import { words } from '../../files/pdf/text';
 
@@ -20,9 +20,8 @@ interface SlipSheet {
   slips: readonly Slip[];
 }
 
-const perSheet = 4;
 /** Two by two on a sheet, in points: on the shorter of the two kinds too. */
-const slip = { width: 260, height: 350 };
+const slip = { width: 260, height: 350, perRow: 2, perSheet: 4 };
 /** Long feedback is set smaller, so that it stays on its slip. */
 const sizeOf = (text: string) => (text.length > 900 ? 8 : text.length > 450 ? 9.5 : 11.5);
 
@@ -45,31 +44,9 @@ function slipContent({ name, feedback, goal, nextGoal }: Slip, title: string): C
 
 /** Slips of feedback to be cut apart, four to a sheet, as a PDF. */
 export function circleSlips({ title, school, paper, slips }: SlipSheet): Promise<Uint8Array> {
-  const sheets = Array.from({ length: Math.max(1, Math.ceil(slips.length / perSheet)) }, (_, at) =>
-    slips.slice(at * perSheet, (at + 1) * perSheet),
+  const content = cutSheets(
+    slips.map((one) => slipContent(one, title)),
+    slip,
   );
-  const content = sheets.map((own, at): Content => {
-    const cells = Array.from({ length: perSheet }, (_, place) => {
-      const found = own[place];
-      return found ? slipContent(found, title) : words('');
-    });
-    return {
-      table: {
-        widths: [slip.width, slip.width],
-        heights: slip.height,
-        body: [cells.slice(0, 2), cells.slice(2)],
-        dontBreakRows: true,
-      },
-      layout: {
-        hLineWidth: () => 0.5,
-        vLineWidth: () => 0.5,
-        hLineColor: () => ink.line,
-        vLineColor: () => ink.line,
-        hLineStyle: () => ({ dash: { length: 3, space: 3 } }),
-        vLineStyle: () => ({ dash: { length: 3, space: 3 } }),
-      },
-      ...(at > 0 ? { pageBreak: 'before' } : {}),
-    };
-  });
   return pdfOf({ paper, title, school, made: '', bare: true }, content);
 }

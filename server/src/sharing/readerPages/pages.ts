@@ -1,15 +1,15 @@
-import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
+import { timingSafeEqual } from 'node:crypto';
 import { ulid } from 'ulid';
 import { reads } from '@slate-path/core/scopes/rights';
 import type { NewPage, PageSettings } from '@slate-path/core/sharing/readerPage/settings';
 import type { ReaderPageRow } from '../../database/readerPageEntities';
 import type { Sql } from '../../database/sql';
 import { dayAtSchool, memberOf, roleIn } from '../../scopes/access';
+import { hashOf, newToken } from '../linkToken';
 
 /** A page as it is worked with. */
 export type Page = Omit<ReaderPageRow, 'settings'> & { settings: PageSettings };
 
-const hashOf = (text: string) => createHash('sha256').update(text).digest('hex');
 const codeHashOf = (pageId: string, code: string) => hashOf(`${pageId} ${code.trim().toLowerCase()}`);
 
 const read = (row: ReaderPageRow): Page => ({ ...row, settings: JSON.parse(row.settings) as PageSettings });
@@ -22,10 +22,10 @@ export function addPage(
   now: number,
 ): { id: string; token: string } {
   const id = ulid(now);
-  const token = randomBytes(24).toString('base64url');
+  const { token, tokenHash } = newToken();
   sql.run(
     'INSERT INTO "readerPage" ("id", "tokenHash", "codeHash", "madeBy", "settings", "email", "madeAt", "until") VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
-    ...[id, hashOf(token), code === '' ? null : codeHashOf(id, code), madeBy, JSON.stringify(settings)],
+    ...[id, tokenHash, code === '' ? null : codeHashOf(id, code), madeBy, JSON.stringify(settings)],
     ...[email === '' ? null : email, new Date(now).toISOString(), until],
   );
   return { id, token };
@@ -126,20 +126,4 @@ export function tryCode(sql: Sql, page: Page, code: string, now: number): 'right
   const until = waitMs === 0 ? null : new Date(now + waitMs).toISOString();
   sql.run('UPDATE "readerPage" SET "wrongCodes" = ?, "waitUntil" = ? WHERE "id" = ?', wrong, until, id);
   return 'wrongCode';
-}
-
-/** So often a reader may write back in a day. */
-const mostReplies = 10;
-
-/** @returns whether some words are to be taken: not the same twice in a row, and not too many in a day */
-export function takeReply(sql: Sql, page: Page, words: string, day: string): 'taken' | 'again' | 'enough' {
-  const hash = hashOf(words);
-  if (page.repliedOn === day && page.lastReply === hash) return 'again';
-  const before = page.repliedOn === day ? page.replies : 0;
-  if (before >= mostReplies) return 'enough';
-  sql.run(
-    'UPDATE "readerPage" SET "repliedOn" = ?, "replies" = ?, "lastReply" = ? WHERE "id" = ?',
-    ...[day, before + 1, hash, page.id],
-  );
-  return 'taken';
 }

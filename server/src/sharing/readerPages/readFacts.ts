@@ -32,6 +32,8 @@ export interface PageRequest {
   madeBy: string;
   settings: PageSettings;
   until: string;
+  /** Where only one class is told of. */
+  sectionId?: string;
   /** Milliseconds since the epoch, by the server's clock. */
   now: number;
 }
@@ -253,7 +255,7 @@ function namesOf(students: readonly Hideable[]): SchoolNames {
 }
 
 /** What is read once for all pages that are made of the same days with the same rights. */
-interface Shelf extends Omit<Book, 'settings' | 'hidden'> {
+export interface Shelf extends Omit<Book, 'settings' | 'hidden'> {
   students: Hideable[];
   names: SchoolNames;
   school: string;
@@ -263,8 +265,8 @@ interface Shelf extends Omit<Book, 'settings' | 'hidden'> {
 
 type Days = Pick<PageSettings, 'studentIds' | 'from' | 'to'>;
 
-function shelfOf(reader: RecordReader, request: Omit<PageRequest, 'settings'>, days: Days): Shelf {
-  const { madeBy, now } = request;
+export function shelfOf(reader: RecordReader, request: Omit<PageRequest, 'settings'>, days: Days): Shelf {
+  const { madeBy, now, sectionId = null } = request;
   const { from, studentIds } = days;
   const [school] = reader.seenBy(madeBy, 'school');
   const moment = localMoment(now, school?.zone ?? 'UTC');
@@ -274,7 +276,7 @@ function shelfOf(reader: RecordReader, request: Omit<PageRequest, 'settings'>, d
   return {
     ...request,
     ...{ reader, to, students, asOf: `${moment.date}T${moment.time}`, names: namesOf(students) },
-    rolls: rollsOf(reader, { teacherId: madeBy, sectionId: null, from, to, now, studentIds }),
+    rolls: rollsOf(reader, { teacherId: madeBy, sectionId, from, to, now, studentIds }),
     counted: new Map(),
     school: school?.name ?? '',
     teacher: teacher?.name ?? '',
@@ -282,7 +284,7 @@ function shelfOf(reader: RecordReader, request: Omit<PageRequest, 'settings'>, d
   };
 }
 
-function readingOf(shelf: Shelf, settings: PageSettings): PageReading {
+export function readingOf(shelf: Shelf, settings: PageSettings): PageReading {
   const { students, names, school, teacher, levels, until, to, asOf } = shelf;
   const hidden = new OthersHidden(names, settings.studentIds);
   const book = { ...shelf, settings, hidden };

@@ -1,19 +1,15 @@
-import type { Response } from 'express';
-import { ulid } from 'ulid';
 import type { AnswerOf } from '@slate-path/core/api/contract';
 import { draftForReader } from '@slate-path/core/sharing/readerPage/draft';
-import { mostDays, mostWrittenBack } from '@slate-path/core/sharing/readerPage/limits';
+import { mostDays } from '@slate-path/core/sharing/readerPage/limits';
 import type { NewPage } from '@slate-path/core/sharing/readerPage/settings';
-import { codePage, gonePage, readerPage, type Heard } from '@slate-path/core/sharing/readerPage/render/page';
+import { codePage, readerPage, type Heard } from '@slate-path/core/sharing/readerPage/render/page';
 import { displayName } from '@slate-path/core/people/names';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { Student } from '@slate-path/core/records/schema';
-import { applyChanges } from '../../changes/applyChange';
 import type { Sql } from '../../database/sql';
 import { Problem } from '../../http/problem';
 import { readerOf, route } from '../../http/route';
 import { dayAtSchool, memberOf, roleIn, schoolOf } from '../../scopes/access';
-import { tellPages } from '../../scopes/tellPages';
 import type { Services } from '../../services';
 import {
   addPage,
@@ -26,10 +22,11 @@ import {
   pagesBy,
   pagesOf,
   passesOn,
-  takeReply,
   tryCode,
   type Page,
 } from './pages';
+import { asPublicPage, gone } from '../publicPage';
+import { takeWords } from '../wordsBack';
 import { pageLetter } from './pageLetter';
 
 const done = { done: true } as const;
@@ -167,23 +164,6 @@ const ofTeachers = [
   }),
 ];
 
-/** Kept by nobody on the way, found by no search, and its address told to no other site. */
-function asReadersPage(response: Response): void {
-  response.setHeader('Cache-Control', 'no-store');
-  response.setHeader('X-Robots-Tag', 'noindex, nofollow, noarchive');
-  response.setHeader('Referrer-Policy', 'same-origin');
-  response.setHeader(
-    'Content-Security-Policy',
-    "default-src 'none'; style-src 'self' 'unsafe-inline'; font-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
-  );
-  response.removeHeader('Slate-Now');
-}
-
-function gone(response: Response): string {
-  response.status(404);
-  return gonePage();
-}
-
 async function pageOf(
   services: Services,
   page: Page,
@@ -200,41 +180,19 @@ async function pageOf(
   return readerPage(facts, { code, heard });
 }
 
-/** What a reader wrote, as a note of the teacher's own: in no paper for anybody else. */
-async function keepReply(services: Services, { madeBy, settings }: Page, words: string): Promise<void> {
-  const now = services.clock();
-  const at = new Date(now).toISOString();
-  const students = settings.studentIds.map((studentId) => ({ studentId, spans: [] }));
-  const payload = {
-    ...{ id: ulid(now), at, happenedAt: null, lesson: null, sectionId: null, place: '', own: true },
-    text: `${settings.reader} wrote back:\n\n${words}`,
-    ...{ doubts: [], students, topics: [], lookAgainOn: null },
-  };
-  const change = { id: ulid(now), kind: 'note.write', madeAt: at, device: 'reader', payload };
-  const heard = new Set<string>();
-  await applyChanges(services.database, [change], () => ({ teacherId: madeBy, receivedAt: at, heard }));
-  tellPages(services, [madeBy, ...heard], [change], 'reader');
-}
-
 /** Takes what a reader wrote. @returns what they are told of it */
-async function take(services: Services, page: Page, written: string): Promise<Heard[]> {
-  const { database, clock } = services;
-  const all = Array.from(written.replace(/\r\n/g, '\n').trim());
-  if (!page.settings.mayWriteBack) return [];
-  if (all.length === 0) return ['nothingWritten'];
-  const words = all.slice(0, mostWrittenBack).join('');
-  const day = new Date(clock()).toISOString().slice(0, 10);
-  const taken = await database.write((sql) => takeReply(sql, pageById(sql, page.id) ?? page, words, day));
-  if (taken === 'enough') return ['enough'];
-  if (taken === 'taken') await keepReply(services, page, words);
-  return all.length > mostWrittenBack ? ['thanks', 'shortened'] : ['thanks'];
+function take(services: Services, { id, madeBy, settings }: Page, written: string): Promise<Heard[]> {
+  if (!settings.mayWriteBack) return Promise.resolve([]);
+  const { studentIds, reader } = settings;
+  const hearer = { teacherId: madeBy, studentIds, sectionId: null, saying: `${reader} wrote back:` };
+  return takeWords(services, { table: 'readerPage', id }, hearer, written);
 }
 
 const ofReaders = [
   route('readPage', {
     allow: 'anyone',
     async handle({ params: { token }, services, response }) {
-      asReadersPage(response);
+      asPublicPage(response);
       const page = openPage(services.database.lookUp, token, services.clock());
       if (!page) return gone(response);
       if (page.codeHash !== null) return codePage(page.settings.language, null);
@@ -244,7 +202,7 @@ const ofReaders = [
   route('answerPage', {
     allow: 'anyone',
     async handle({ params: { token }, body: { code, words }, services, response }) {
-      asReadersPage(response);
+      asPublicPage(response);
       const { database, clock } = services;
       const tried = await database.write((sql) => {
         const page = openPage(sql, token, clock());

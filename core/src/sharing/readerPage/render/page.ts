@@ -16,7 +16,8 @@ interface Frame {
   body: string;
 }
 
-const framed = ({ language, title, body }: Frame) =>
+/** A page that is whole in itself, without any script. */
+export const framed = ({ language, title, body }: Frame) =>
   `<!doctype html><html lang="${language}" dir="${isRightToLeft(language) ? 'rtl' : 'ltr'}"><head><meta charset="utf-8">` +
   `<meta name="viewport" content="width=device-width,initial-scale=1"><meta name="robots" content="noindex,nofollow,noarchive">` +
   `<title>${escaped(title)}</title><link rel="stylesheet" href="/fonts/fonts.css"><style>${pageStyle}</style></head><body>${body}</body></html>`;

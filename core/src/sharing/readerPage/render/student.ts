@@ -1,6 +1,6 @@
 import { escaped } from '../../../formats/html';
 import type { PageFacts, StudentOnPage } from '../onPage';
-import { partsOf, type Block } from '../parts';
+import { partsOf, type Block, type PagePart } from '../parts';
 
 /** A block as HTML. */
 function html(block: Block): string {
@@ -24,6 +24,10 @@ function html(block: Block): string {
   }
 }
 
+/** A part under its heading. @param level of that */
+export const partHtml = ({ title, blocks }: PagePart, level: 2 | 3): string =>
+  `<section><h${level}>${escaped(title)}</h${level}>${blocks.map(html).join('')}</section>`;
+
 /** All parts of one student that were chosen, as HTML. @param level of their headings */
 export function studentParts(
   student: StudentOnPage,
@@ -31,9 +35,6 @@ export function studentParts(
   level: 2 | 3,
 ): string {
   return partsOf(student, page)
-    .map(
-      ({ title, blocks }) =>
-        `<section><h${level}>${escaped(title)}</h${level}>${blocks.map(html).join('')}</section>`,
-    )
+    .map((part) => partHtml(part, level))
     .join('');
 }

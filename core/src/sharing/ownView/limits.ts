@@ -1,0 +1,6 @@
+/** What a class may show its students of themselves. */
+export const ownParts = ['presence', 'circles', 'work', 'weather', 'words'] as const;
+export type OwnPart = (typeof ownParts)[number];
+
+/** So many cards are made at once. */
+export const mostCards = 60;

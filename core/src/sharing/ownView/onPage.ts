@@ -1,0 +1,43 @@
+import type { Standing } from '../../records/schema';
+import type { RollRules } from '../../attendance/roll/rules';
+import type { PageLanguage } from '../readerPage/language';
+import type { StudentOnPage } from '../readerPage/onPage';
+
+/** What a student is given back of one discussion. */
+export interface CircleOnPage {
+  date: string;
+  feedback: string;
+  /** Empty for none. */
+  goal: string;
+  isReached: boolean;
+  nextGoal: string;
+}
+
+/** How marks count in a class. */
+export interface CountingOnPage {
+  standings: readonly Pick<Standing, 'name' | 'countsAs' | 'excused'>[];
+  rules: RollRules;
+}
+
+/** A class as one of its students sees it. Null: that part was not chosen. */
+export interface OwnClass {
+  sectionId: string;
+  name: string;
+  teacher: string;
+  language: PageLanguage;
+  from: string;
+  to: string;
+  levels: readonly string[];
+  /** Attendance, work and inner weather, as they stand on any page. */
+  student: StudentOnPage;
+  counting: CountingOnPage | null;
+  circles: readonly CircleOnPage[] | null;
+  mayWrite: boolean;
+}
+
+/** Everything that stands on a student's own page. */
+export interface OwnFacts {
+  name: string;
+  school: string;
+  classes: readonly OwnClass[];
+}

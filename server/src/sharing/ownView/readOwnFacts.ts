@@ -1,0 +1,135 @@
+import { addDays } from '@slate-path/core/calendar/localTime';
+import { localMoment } from '@slate-path/core/calendar/zone';
+import { rulesFor } from '@slate-path/core/attendance/roll/book';
+import { aimWords, feedbackOf } from '@slate-path/core/observation/circle/circleTable';
+import { circleShares } from '@slate-path/core/observation/circle/shares';
+import { shortName } from '@slate-path/core/people/names';
+import type { Standing, Student } from '@slate-path/core/records/schema';
+import type {
+  CircleOnPage,
+  CountingOnPage,
+  OwnClass,
+  OwnFacts,
+} from '@slate-path/core/sharing/ownView/onPage';
+import { OthersHidden } from '@slate-path/core/sharing/readerPage/othersHidden';
+import type { PageSettings } from '@slate-path/core/sharing/readerPage/settings';
+import type { PieceOnPage } from '@slate-path/core/sharing/readerPage/onPage';
+import { RecordReader } from '../../database/readRecords';
+import { readingOf, shelfOf, type Shelf } from '../readerPages/readFacts';
+import type { OpenClass } from './cards';
+
+export interface OwnPageRequest {
+  file: string;
+  studentId: string;
+  /** The classes that show something, each with whose rights it is read. */
+  classes: readonly OpenClass[];
+  now: number;
+}
+
+/** Outside of a term a page tells of so many days. */
+const daysWithoutTerm = 84;
+
+function firstDay(reader: RecordReader, personId: string, today: string): string {
+  const terms = reader.seenBy(personId, 'term', 'NOT "removed"');
+  const term = terms.find(({ startsOn, endsOn }) => startsOn <= today && today <= endsOn);
+  return term?.startsOn ?? addDays(today, 1 - daysWithoutTerm);
+}
+
+/** What is chosen in the words of a reader's page: that reads and shows attendance, work and inner weather. */
+const pageSettings = (
+  { settings }: OpenClass,
+  studentId: string,
+  from: string,
+  to: string,
+): PageSettings => ({
+  ...{ studentIds: [studentId], reader: '', relation: 'other', language: settings.language, from, to },
+  ...{ presence: settings.presence, work: settings.work, weather: settings.weather, engagement: false },
+  ...{ lookFors: [], noteIds: [], stepIds: [], summary: '', mayWriteBack: settings.words },
+});
+
+function countingIn({ reader, madeBy, rolls }: Shelf, sectionId: string): CountingOnPage | null {
+  const roll = rolls.classes.find(({ section }) => section.id === sectionId)?.roll;
+  if (!roll) return null;
+  const standings: Standing[] = reader
+    .seenBy(madeBy, 'standing', 'NOT "removed"')
+    .filter(({ mergedIntoId }) => mergedIntoId === null);
+  return { standings, rules: rulesFor(roll.book, sectionId) };
+}
+
+/** What a student was given back of each discussion of a class that is over. */
+function circlesOf(
+  shelf: Shelf,
+  sectionId: string,
+  student: Pick<Student, 'id'>,
+  from: string,
+): CircleOnPage[] {
+  const { reader, madeBy, names, students } = shelf;
+  const circles = reader.seenBy(
+    madeBy,
+    'circle',
+    'NOT "removed" AND "endedAt" IS NOT NULL AND "sectionId" = ? AND "id" IN (SELECT "circleId" FROM "circleMember" WHERE "studentId" = ? AND NOT "removed") ORDER BY "startedAt" DESC',
+    [sectionId, student.id],
+  );
+  const lookFors = Object.fromEntries(reader.seenBy(madeBy, 'lookFor').map((one) => [one.id, one]));
+  const hidden = new OthersHidden(names, [student.id]);
+  const own = students.find(({ id }) => id === student.id);
+  return circles.flatMap((circle): CircleOnPage[] => {
+    const date = localMoment(Date.parse(circle.startedAt), shelf.rolls.zone).date;
+    const ofIt = 'NOT "removed" AND "circleId" = ?';
+    const members = reader.seenBy(madeBy, 'circleMember', ofIt, [circle.id]);
+    const member = members.find(({ studentId }) => studentId === student.id);
+    if (date < from || !member || !own) return [];
+    const tallies = reader.seenBy(madeBy, 'tally', ofIt, [circle.id]);
+    const shares = circleShares(members, tallies, Object.values(lookFors));
+    const share = shares.members.find(({ studentId }) => studentId === student.id);
+    const line = { member, calledName: shortName(own) };
+    return [
+      {
+        date,
+        feedback: hidden.textOf(feedbackOf(line, shares, lookFors)),
+        goal: aimWords(member.goalLookForId, member.goalCount, lookFors),
+        isReached: share?.goal?.reached ?? false,
+        nextGoal: aimWords(member.nextLookForId, member.nextCount, lookFors),
+      },
+    ];
+  });
+}
+
+/** What is owed stands first, then what is to come. */
+const owed: readonly PieceOnPage['status'][] = ['missing', 'not_due'];
+const place = ({ status }: PieceOnPage) => (owed.includes(status) ? owed.indexOf(status) : owed.length);
+
+function classOf(reader: RecordReader, open: OpenClass, request: OwnPageRequest): OwnClass | null {
+  const { file, studentId, now } = request;
+  const { sectionId, setBy, settings } = open;
+  const [school] = reader.seenBy(setBy, 'school');
+  const today = localMoment(now, school?.zone ?? 'UTC').date;
+  const from = firstDay(reader, setBy, today);
+  const page = pageSettings(open, studentId, from, today);
+  const shelf = shelfOf(reader, { file, madeBy: setBy, until: '', sectionId, now }, page);
+  const { facts } = readingOf(shelf, page);
+  const [student] = facts.students;
+  const [section] = reader.all('section', '"id" = ?', [sectionId]);
+  if (!student || !section) return null;
+  const work = student.work && student.work.toSorted((a, b) => place(a) - place(b));
+  return {
+    ...{ sectionId, name: section.name, teacher: shelf.teacher, language: settings.language },
+    ...{ from, to: today, levels: facts.levels, mayWrite: settings.words },
+    student: { ...student, work },
+    counting: settings.presence ? countingIn(shelf, sectionId) : null,
+    circles: settings.circles ? circlesOf(shelf, sectionId, { id: studentId }, from) : null,
+  };
+}
+
+/** What a student's own page shows today, each class with the rights of whoever opened it to them. */
+export function readOwnFacts(request: OwnPageRequest): OwnFacts {
+  const reader = new RecordReader(request.file);
+  try {
+    const classes = request.classes.flatMap((open) => classOf(reader, open, request) ?? []);
+    const [open] = request.classes;
+    const [school] = open ? reader.seenBy(open.setBy, 'school') : [];
+    return { name: classes[0]?.student.name ?? '', school: school?.name ?? '', classes };
+  } finally {
+    reader.close();
+  }
+}
