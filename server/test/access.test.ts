@@ -73,6 +73,7 @@ describe('who may do what', () => {
     'post /api/students/{studentId}/reader-pages/end': [401, 401, 404],
     'post /api/reader-pages/paper': [401, 401, 400],
     'post /api/reports': [401, 401, 400],
+    'get /api/workbook': [401, 401, 400],
     'get /api/sections/{sectionId}/own-view': [401, 401, 404],
     'post /api/sections/{sectionId}/own-view': [401, 401, 404],
     'post /api/sections/{sectionId}/own-view/preview': [401, 401, 404],

@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import type { Address } from '@slate-path/core/api/address';
 import { Action } from '../parts/Action';
 import { Sheet } from '../parts/Sheet';
@@ -10,7 +10,11 @@ interface Wanted {
   /** Where the server gives the file. */
   address: Address;
   /** A page to look at and print, in a tab of its own. */
-  print: boolean;
+  print?: boolean;
+  /** What it is made of, where that does not go into an address. */
+  body?: unknown;
+  /** The file is here. */
+  onGiven?: () => void;
 }
 
 const noServer =
@@ -22,27 +26,40 @@ function fileName(response: Response): string {
   return said?.[1] ?? 'slate-path';
 }
 
+function ask({ address, body }: Wanted, signal: AbortSignal): Promise<Response> {
+  if (body === undefined) return request(address, { signal });
+  const headers = { 'Content-Type': 'application/json' };
+  return request(address, { method: 'POST', headers, body: JSON.stringify(body), signal });
+}
+
 /**
  * Saves files that the server makes, or shows pages; where that fails, a sheet says so and offers it again.
- * @returns the sheet is put on the page where it is used
+ * @returns the sheet is put on the page where it is used; `stop` gives up what is being made
  */
 export function useGiveFile(): {
   busy: boolean;
   give: (address: Address, print?: boolean) => void;
+  giveMade: (wanted: Wanted) => void;
+  stop: () => void;
   sheet: ReactNode;
 } {
   const [busy, setBusy] = useState(false);
   const [failed, setFailed] = useState<(Wanted & { problem: string }) | null>(null);
-  const tryIt = async ({ address, print }: Wanted) => {
+  const making = useRef<AbortController | null>(null);
+  const tryIt = async (wanted: Wanted) => {
+    const controller = new AbortController();
+    making.current = controller;
     setBusy(true);
     try {
-      const response = await request(address);
-      if (print) window.open(address, '_blank', 'noopener');
+      const response = await ask(wanted, controller.signal);
+      if (wanted.print) window.open(wanted.address, '_blank', 'noopener');
       else saveFile(await response.blob(), fileName(response));
       setFailed(null);
+      wanted.onGiven?.();
     } catch (error) {
       const answered = error instanceof ApiProblem && error.status !== 0;
-      setFailed({ address, print, problem: answered ? error.detail : noServer });
+      if (!controller.signal.aborted)
+        setFailed({ ...wanted, problem: answered ? (error.errors[0]?.message ?? error.detail) : noServer });
     }
     setBusy(false);
   };
@@ -67,6 +84,12 @@ export function useGiveFile(): {
     busy,
     give: (address, print = false) => {
       void tryIt({ address, print });
+    },
+    giveMade: (wanted) => {
+      void tryIt(wanted);
+    },
+    stop: () => {
+      making.current?.abort();
     },
     sheet,
   };

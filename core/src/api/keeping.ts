@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Id } from '../records/schema';
 import { largestArchiveBytes } from '../keeping/archive/readArchive';
 import { Bytes, type Endpoint } from './endpoint';
 
@@ -9,7 +10,9 @@ const ByName = z.object({ name: z.string() });
 
 export const keepingEndpoints = {
   archive: {
-    summary: 'Everything the teacher has, as a Tabular Data Package in a zip.',
+    summary:
+      'Everything the teacher has, or one class to be handed over without what is their own, as a Tabular Data Package in a zip.',
+    query: z.object({ sectionId: Id.optional() }),
     answer: Bytes,
     answersWith: ['application/zip'],
   },

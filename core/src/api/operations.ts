@@ -92,6 +92,7 @@ export const operations = {
   endPage: 'post /api/reader-pages/{pageId}/end',
   pagePaper: 'post /api/reader-pages/paper',
   reports: 'post /api/reports',
+  workbook: 'get /api/workbook',
   ownView: 'get /api/sections/{sectionId}/own-view',
   setOwnView: 'post /api/sections/{sectionId}/own-view',
   previewOwnView: 'post /api/sections/{sectionId}/own-view/preview',

@@ -1,5 +1,7 @@
+import { z } from 'zod';
+import { Id } from '../records/schema';
 import { PagePaper, Reports } from '../sharing/papers/settings';
-import { fileAnswer, type Endpoint } from './endpoint';
+import { fileAnswer, Range, type Endpoint } from './endpoint';
 
 export const paperEndpoints = {
   pagePaper: {
@@ -12,5 +14,14 @@ export const paperEndpoints = {
       'Reports on students as one PDF, a sheet or more for each: facts, pictures, what the teacher says.',
     body: Reports,
     ...fileAnswer(['pdf']),
+  },
+  workbook: {
+    summary:
+      'A class, or every class that whoever asks sees, over some days as one workbook (XLSX): attendance, totals, counts, engagement, work, contact, and what the words mean.',
+    query: Range.extend({
+      sectionId: Id.optional(),
+      order: z.enum(['given', 'family']).default('given'),
+    }),
+    ...fileAnswer(['xlsx']),
   },
 } satisfies Record<string, Endpoint>;

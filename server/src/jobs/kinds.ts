@@ -31,6 +31,7 @@ import type { OwnFacts } from '@slate-path/core/sharing/ownView/onPage';
 import type { CardSheetsRequest } from '../sharing/ownView/cardSheets';
 import type { OwnPageRequest } from '../sharing/ownView/readOwnFacts';
 import type { PagePaperRequest, ReportsRequest } from '../sharing/papers/papers';
+import type { WorkbookRequest } from '../sharing/workbook/workbookFile';
 import type { WorkFileRequest } from '../work/workFile';
 import type { FeedPageRead, FeedPageRequest } from '../work/feed/readFeedPage';
 import type { ActivityRead, ActivityReadRequest, WorkRead, WorkReadRequest } from '../work/readFile';
@@ -78,6 +79,7 @@ export interface JobKinds {
   readerPage: { input: PageRequest; result: PageReading };
   ownPage: { input: OwnPageRequest; result: OwnFacts };
   cardSheets: { input: CardSheetsRequest; result: Uint8Array };
+  workbook: { input: WorkbookRequest; result: Uint8Array };
   pagePaper: { input: PagePaperRequest; result: Uint8Array };
   reportsPaper: { input: ReportsRequest; result: Uint8Array };
 }

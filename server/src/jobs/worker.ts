@@ -42,6 +42,9 @@ const ownPage: Job<'ownPage'> = async (request) =>
 const cardSheets: Job<'cardSheets'> = async (request) =>
   (await import('../sharing/ownView/cardSheets')).cardSheets(request);
 
+const workbook: Job<'workbook'> = async (request) =>
+  (await import('../sharing/workbook/workbookFile')).workbookFile(request);
+
 const pagePaper: Job<'pagePaper'> = async (request) =>
   (await import('../sharing/papers/papers')).pagePaper(request);
 
@@ -105,6 +108,7 @@ const jobs: { [K in WorkKind]: Job<K> } = {
   readerPage,
   ownPage,
   cardSheets,
+  workbook,
   pagePaper,
   reportsPaper,
   circleFile,

@@ -1,1 +1,1 @@
-export { SharedScreen as default } from '../../features/sharing/readerPages/lazyPages';
+export { SharedScreen as default } from '../../features/sharing/lazyPages';

@@ -3,10 +3,15 @@ import { broughtRecord, type BroughtRecord } from '@slate-path/core/keeping/arch
 import type { RecordLists } from '@slate-path/core/records/records';
 import type { RecordOf, School, TableName } from '@slate-path/core/records/schema';
 import { tableNames } from '@slate-path/core/records/tables';
+import { intoSchool } from '@slate-path/core/keeping/archive/intoSchool';
+import { memberOf } from '../../scopes/access';
 import { load } from '../../database/load';
 import { applyChange } from '../../changes/applyChange';
 import { NotBrought, writeInBulk, type Place } from '../../changes/bulk';
 import type { ArchiveRead } from './readFile';
+
+const isKeeperHere = ({ database, teacherId }: Pick<Place, 'database' | 'teacherId'>) =>
+  memberOf(database.lookUp, teacherId)?.isKeeper === true;
 
 /** What ships with a new account and is not in the archive would stand twice beside the archive's own. */
 async function shippedAndUnused(
@@ -17,7 +22,7 @@ async function shippedAndUnused(
     load(database.read, 'section', teacherId, { removed: false }),
     load(database.read, 'student', teacherId, { removed: false }),
   ]);
-  if (sections.length + students.length > 0) return [];
+  if (sections.length + students.length > 0 || !isKeeperHere({ database, teacherId })) return [];
   const found: BroughtRecord[] = [];
   for (const table of ['standing', 'lookFor', 'focus'] as const) {
     if ((records[table] ?? []).length === 0) continue;
@@ -47,6 +52,17 @@ function withTerm(records: RecordLists): RecordLists {
 }
 
 /**
+ * A class that was handed over comes into a school that is set up; an archive of everything makes the school as it
+ * was, where whoever brings it in looks after the school.
+ */
+async function fitted(place: Place, records: RecordLists, isSetUp: boolean): Promise<RecordLists> {
+  const isKeeper = isKeeperHere(place);
+  if (isKeeper && (records.school !== undefined || !isSetUp)) return withTerm(records);
+  const standings = await load(place.database.read, 'standing', place.teacherId);
+  return intoSchool(records, { standings, isKeeper });
+}
+
+/**
  * Brings an archive's records in, in bulk. What is there already stays as it is, so that the same archive twice changes
  * nothing.
  * @param told is called with the share that is done
@@ -58,12 +74,13 @@ export async function bringArchive(
   told: (share: number) => void = () => undefined,
 ): Promise<{ records: number; changeIds: string[] }> {
   const { database, teacherId } = place;
-  const records = withTerm(read.records);
+  const isSetUp = (await load(database.read, 'term', teacherId, { removed: false })).length > 0;
+  const records = await fitted(place, read.records, isSetUp);
   const [school] = await load(database.read, 'school', teacherId);
   const archived: School | undefined = records.school?.[0];
   const changeIds: string[] = [];
-  if (school) {
-    const { name, zone, graceMinutes } = archived ?? { ...school, zone: read.zone };
+  if (school && isKeeperHere(place)) {
+    const { name, zone, graceMinutes } = archived ?? { ...school, zone: isSetUp ? school.zone : read.zone };
     const isSame = school.name === name && school.zone === zone && school.graceMinutes === graceMinutes;
     if (!isSame) changeIds.push(await setSchool(place, { id: school.id, name, zone, graceMinutes }));
   }

@@ -2,6 +2,8 @@ import { many } from '@slate-path/core/words/many';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { Problem } from '../../http/problem';
 import { route } from '../../http/route';
+import { reads, writes } from '@slate-path/core/scopes/rights';
+import { roleIn } from '../../scopes/access';
 import type { Services } from '../../services';
 import { load } from '../../database/load';
 import { comeBack, erasedStudents } from '../erasure/erased';
@@ -30,18 +32,38 @@ async function readIt(
   return read;
 }
 
+/** A class that is here already, with others, is not brought in beside itself: they share it. */
+function demandNotElsewhere({ database: { lookUp } }: Services, teacherId: string, read: ArchiveRead): void {
+  const taken = (read.records.section ?? []).find(
+    ({ id }) =>
+      lookUp.get('SELECT 1 FROM "section" WHERE "id" = ?', id) !== undefined &&
+      !writes(roleIn(lookUp, teacherId, id), 'section'),
+  );
+  if (taken)
+    throw new Problem(
+      409,
+      'Here already',
+      `${taken.name} is on this server already, with somebody else. Nothing was brought in. Ask whoever teaches it to share it with you, under Colleagues.`,
+    );
+}
+
 /** By teacher: the share of an archive that has been brought in so far. */
 const underWay = new Map<string, number>();
 
 export const archiveRoutes = [
   route('archive', {
     allow: 'member',
-    async handle({ teacherId, response, services: { database, jobs, clock } }) {
+    async handle({ query: { sectionId }, teacherId, response, services: { database, jobs, clock } }) {
       const now = clock();
-      const bytes = await jobs.run('archiveFile', { file: database.file, teacherId, now });
+      if (sectionId !== undefined && !reads(roleIn(database.lookUp, teacherId, sectionId), 'step'))
+        throw new Problem(404, 'Not found', 'There is no such class that you teach. Nothing was made.');
+      const bytes = await jobs.run('archiveFile', { file: database.file, teacherId, sectionId, now });
       const [school] = await load(database.read, 'school', teacherId);
       const { date } = localMoment(now, school?.zone ?? 'UTC');
-      response.setHeader('Content-Disposition', `attachment; filename="slate-path-${date}.zip"`);
+      response.setHeader(
+        'Content-Disposition',
+        `attachment; filename="${sectionId === undefined ? 'slate-path' : 'class'}-${date}.zip"`,
+      );
       response.type('application/zip');
       return bytes;
     },
@@ -69,6 +91,7 @@ export const archiveRoutes = [
           'Erased here',
           `${many(read.erased.length, 'student')} in this archive were erased here. Nothing was brought in; say whether they are left out or come back.`,
         );
+      demandNotElsewhere(services, teacherId, read);
       try {
         const { database, clock } = services;
         if (query.erased === 'bringBack') await comeBack(database, teacherId, read.erased);

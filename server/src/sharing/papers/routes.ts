@@ -1,8 +1,10 @@
+import { reads } from '@slate-path/core/scopes/rights';
 import { nameFile } from '../../files/nameFile';
 import { nobodyWaits } from '../../http/nobodyWaits';
 import { Problem } from '../../http/problem';
 import { checkRange } from '../../http/range';
 import { route } from '../../http/route';
+import { roleIn } from '../../scopes/access';
 import type { Services } from '../../services';
 import { passesOn } from '../readerPages/pages';
 
@@ -34,6 +36,20 @@ export const paperRoutes = [
       const request = { file, madeBy: teacherId, now: services.clock(), reports: body };
       const bytes = await services.jobs.run('reportsPaper', request, nobodyWaits(response));
       nameFile(response, `reports-${body.from}-to-${body.to}`, 'pdf');
+      return bytes;
+    },
+  }),
+  route('workbook', {
+    allow: 'member',
+    async handle({ query, teacherId, services, response }) {
+      checkRange(query);
+      const { file, lookUp } = services.database;
+      const { sectionId = null, ...rest } = query;
+      if (sectionId !== null && !reads(roleIn(lookUp, teacherId, sectionId), 'section'))
+        throw new Problem(404, 'Not found', 'There is no such class of yours. Nothing was made.');
+      const request = { file, teacherId, sectionId, now: services.clock(), ...rest };
+      const bytes = await services.jobs.run('workbook', request, nobodyWaits(response));
+      nameFile(response, `classes-${query.from}-to-${query.to}`, 'xlsx');
       return bytes;
     },
   }),

@@ -1,1 +1,1 @@
-export { NewPageScreen as default } from '../../../features/sharing/readerPages/lazyPages';
+export { NewPageScreen as default } from '../../../features/sharing/lazyPages';

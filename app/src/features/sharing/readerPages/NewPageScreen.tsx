@@ -52,8 +52,6 @@ function namesWords(preview: Preview | null): string {
   return `Names ${preview.named[0] ?? ''} and you${initials}`;
 }
 
-const previewHeight = { wide: 640, phone: 560 };
-
 function NewPage({ student }: { student: Student }) {
   const router = useRouter();
   const wide = useWide();
@@ -136,11 +134,7 @@ function NewPage({ student }: { student: Student }) {
             <WhatWentWrong problem={problem} />
           </View>
           <View style={{ width: wide ? 440 : '100%' }}>
-            <PreviewOfPage
-              preview={preview}
-              problem={notShown}
-              height={wide ? previewHeight.wide : previewHeight.phone}
-            />
+            <PreviewOfPage preview={preview} problem={notShown} />
           </View>
         </View>
       </Typing>

@@ -2,7 +2,6 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import type { AnswerOf } from '@slate-path/core/api/contract';
-import { localMoment } from '@slate-path/core/calendar/zone';
 import { listed } from '@slate-path/core/words/listed';
 import { many } from '@slate-path/core/words/many';
 import { Action } from '../../../parts/Action';
@@ -13,22 +12,11 @@ import { space } from '../../../theme/tokens';
 import { useTry } from '../../../forms/useTry';
 import { WhatWentWrong } from '../../../forms/WhatWentWrong';
 import { post } from '../../../sync/api';
-import { zoneOf } from '../../../sync/clock';
-import { useRecords } from '../../../sync/useRecords';
 import { renewViews } from '../../../sync/views';
+import { useMoments } from '../useMoments';
 import { relationNames } from './WhoReads';
 
 export type ReaderPage = AnswerOf<'pages'>['pages'][number];
-
-/** Moments as the school's clocks have them. */
-function useMoments(): { day: (instant: string) => string; moment: (instant: string) => string } {
-  const zone = useRecords(({ current }) => zoneOf(Object.values(current.school)[0]));
-  const local = (instant: string) => localMoment(Date.parse(instant), zone);
-  return {
-    day: (instant) => dayMonth(local(instant).date),
-    moment: (instant) => `${dayMonth(local(instant).date)}, ${local(instant).time}`,
-  };
-}
 
 function PageLine({ page, ofWhom }: { page: ReaderPage; ofWhom: boolean }) {
   const palette = usePalette();

@@ -2,20 +2,18 @@ import { View } from 'react-native';
 import { listed } from '@slate-path/core/words/listed';
 import { Card } from '../../../parts/Card';
 import { Words } from '../../../parts/Words';
-import { usePalette } from '../../../theme/theme';
-import { radius, space } from '../../../theme/tokens';
+import { space } from '../../../theme/tokens';
 import type { ApiProblem } from '../../../sync/api';
+import { FrameOfPage } from '../FrameOfPage';
 import type { Preview } from './usePreview';
 
 interface PreviewOfPageProps {
   preview: Preview | null;
   problem: ApiProblem | null;
-  height: number;
 }
 
 /** Whom a page names, and the page itself, as its reader gets it. */
-export function PreviewOfPage({ preview, problem, height }: PreviewOfPageProps) {
-  const palette = usePalette();
+export function PreviewOfPage({ preview, problem }: PreviewOfPageProps) {
   const shortened = preview?.shortened.map(({ name, as }) => `${name} (${as})`) ?? [];
   return (
     <View style={{ gap: space(3) }}>
@@ -35,21 +33,7 @@ export function PreviewOfPage({ preview, problem, height }: PreviewOfPageProps) 
           </Words>
         ) : null}
       </Card>
-      {preview ? (
-        <iframe
-          title="The page as its reader gets it"
-          srcDoc={preview.html}
-          // Its fonts come from here; no script is allowed in it.
-          sandbox="allow-same-origin"
-          style={{
-            width: '100%',
-            height,
-            border: `1px solid ${palette.line}`,
-            borderRadius: radius.card,
-            background: palette.surface,
-          }}
-        />
-      ) : null}
+      {preview ? <FrameOfPage title="The page as its reader gets it" html={preview.html} /> : null}
     </View>
   );
 }

@@ -27,7 +27,7 @@ import { rollBook, useAllLessons } from '../../attendance/lesson/lessons';
 import { StudentNotes } from '../../notes/StudentNotes';
 import { useNotesAbout } from '../../notes/ties';
 import { EnrolmentForm } from '../../people/EnrolmentForm';
-import { PagesOfStudent } from '../../sharing/readerPages/lazyPages';
+import { PagesOfStudent } from '../../sharing/lazyPages';
 import { concernName } from '../concernName';
 import { useWatch, type Shown } from '../useWatch';
 import { Contact } from './Contact';

@@ -1,0 +1,1 @@
+export { OwnViewScreen as default } from '../../../features/sharing/lazyPages';

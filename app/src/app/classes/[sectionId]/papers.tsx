@@ -1,0 +1,1 @@
+export { PapersScreen as default } from '../../../features/sharing/lazyPages';

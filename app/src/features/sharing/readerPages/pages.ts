@@ -1,3 +1,0 @@
-export { NewPageScreen } from './NewPageScreen';
-export { PagesOfStudent } from './PagesOfStudent';
-export { SharedScreen } from './SharedScreen';
