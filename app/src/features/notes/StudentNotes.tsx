@@ -11,6 +11,7 @@ import { Empty } from '../../parts/Empty';
 import { Sheet } from '../../parts/Sheet';
 import { Words } from '../../parts/Words';
 import { space } from '../../theme/tokens';
+import { usePaperSize } from '../../files/paperSize';
 import { FileAction } from '../../files/FileAction';
 import { useRecords } from '../../sync/useRecords';
 import { openDraft } from './draft';
@@ -90,7 +91,8 @@ interface ReaderSheetProps {
 
 /** Notes for somebody else's eyes: without one's own, other children by initials. */
 function ReaderSheet({ student, own, onClose }: ReaderSheetProps) {
-  const file = (format: FileFormat) => addressOf('notesFile', { studentId: student.id, format });
+  const paper = usePaperSize();
+  const file = (format: FileFormat) => addressOf('notesFile', { studentId: student.id, format, paper });
   const left =
     own === 1 ? 'One note is only yours and stays out.' : `${own} notes are only yours and stay out.`;
   return (
@@ -98,6 +100,7 @@ function ReaderSheet({ student, own, onClose }: ReaderSheetProps) {
       <Words>Other students stand there with their initials only.</Words>
       {own > 0 ? <Words>{left}</Words> : null}
       <FileAction label="A page to print" kind="main" address={file('html')} print />
+      <FileAction label="A PDF" address={file('pdf')} />
       <FileAction label="A workbook (XLSX)" address={file('xlsx')} />
       <FileAction label="A table (CSV)" address={file('csv')} />
     </Sheet>

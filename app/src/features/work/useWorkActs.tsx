@@ -2,6 +2,8 @@ import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { addressOf } from '@slate-path/core/api/address';
 import type { Group } from '../../parts/Groups';
+import type { FileFormat } from '@slate-path/core/api/endpoint';
+import { usePaperSize } from '../../files/paperSize';
 import { useGiveFile } from '../../files/useGiveFile';
 import { useNameOrder } from '../../sync/nameOrder';
 
@@ -12,9 +14,10 @@ export function useWorkActs(
 ): { more: readonly Group[]; sheet: ReactNode } {
   const router = useRouter();
   const order = useNameOrder();
+  const paper = usePaperSize();
   const { give, sheet } = useGiveFile();
-  const fileIn = (format: 'xlsx' | 'csv' | 'html') => () => {
-    give(addressOf('workFile', { sectionId, from, to, format, order }), format === 'html');
+  const fileIn = (format: FileFormat) => () => {
+    give(addressOf('workFile', { sectionId, from, to, format, order, paper }), format === 'html');
   };
   const more = [
     {
@@ -43,6 +46,7 @@ export function useWorkActs(
           note: 'How many, when and what kinds in 7, 28 and 90 days, beside what is usual',
           onPress: fileIn('html'),
         },
+        { label: 'The class without names as PDF', onPress: fileIn('pdf') },
       ],
     },
     {

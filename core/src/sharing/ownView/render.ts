@@ -3,7 +3,7 @@ import { dayIn, type PageLanguage } from '../readerPage/language';
 import { mostWrittenBack } from '../readerPage/limits';
 import { wordsIn } from '../readerPage/fixedWords/wordsIn';
 import { partsOf, type Block, type PagePart } from '../readerPage/parts';
-import { framed, type Heard } from '../readerPage/render/page';
+import { framed, titleHtml, type Heard } from '../readerPage/render/page';
 import { partHtml } from '../readerPage/render/student';
 import type { CircleOnPage, CountingOnPage, OwnClass, OwnFacts } from './onPage';
 
@@ -88,7 +88,7 @@ export function ownPage(
   );
   const body =
     `<p class="quiet">${escaped([school, say('yours')].filter(Boolean).join('\u00A0· '))}</p>` +
-    `<main><h1>${escaped(name)}</h1>` +
+    `<main>${titleHtml(name)}` +
     said.map((text) => `<p class="said" role="status">${escaped(text)}</p>`).join('') +
     classes.map(classHtml).join('') +
     `</main><section><p class="quiet">${escaped(say('ownFooter'))}</p></section>`;

@@ -1,5 +1,6 @@
 import { addressOf, type Address } from '@slate-path/core/api/address';
 import type { FileFormat } from '@slate-path/core/api/endpoint';
+import type { PaperSize } from '@slate-path/core/sharing/papers/sizes';
 import type { NameOrder } from '@slate-path/core/people/names';
 
 export interface Span {
@@ -13,6 +14,7 @@ export function rollFileAddress(
   { from, to }: Span,
   format: FileFormat,
   order: NameOrder = 'given',
+  paper?: PaperSize,
 ): Address<'rollFile'> {
-  return addressOf('rollFile', { sectionId, from, to, format, order });
+  return addressOf('rollFile', { sectionId, from, to, format, order, paper });
 }

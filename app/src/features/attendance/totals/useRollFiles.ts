@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import type { NameOrder } from '@slate-path/core/people/names';
+import type { FileFormat } from '@slate-path/core/api/endpoint';
+import { usePaperSize } from '../../../files/paperSize';
 import { useGiveFile } from '../../../files/useGiveFile';
 import type { Group } from '../../../parts/Groups';
 import { rollFileAddress, type Span } from './rollFileAddress';
@@ -11,11 +13,12 @@ export function useRollFiles(
   order: NameOrder,
 ): { group: Group; sheet: ReactNode } {
   const { give, sheet } = useGiveFile();
-  const item = (label: string, format: 'csv' | 'xlsx' | 'html', note?: string) => ({
+  const paper = usePaperSize();
+  const item = (label: string, format: FileFormat, note?: string) => ({
     label,
     note,
     onPress: () => {
-      give(rollFileAddress(sectionId, span, format, order), format === 'html');
+      give(rollFileAddress(sectionId, span, format, order, paper), format === 'html');
     },
   });
   return {
@@ -24,6 +27,7 @@ export function useRollFiles(
       items: [
         item('Save lesson by lesson as CSV', 'csv'),
         item('Save lesson by lesson as XLSX', 'xlsx'),
+        item('Save as PDF', 'pdf', `On ${paper} paper, a student a line`),
         item('Print', 'html', 'A page of its own, a student a line'),
       ],
     },

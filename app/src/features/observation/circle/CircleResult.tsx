@@ -1,5 +1,6 @@
 import ClipboardCopy from 'lucide-react-native/icons/clipboard-copy';
 import Download from 'lucide-react-native/icons/download';
+import Scissors from 'lucide-react-native/icons/scissors';
 import Printer from 'lucide-react-native/icons/printer';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -16,6 +17,7 @@ import { TapArea } from '../../../parts/TapArea';
 import { Words } from '../../../parts/Words';
 import { usePalette, useWide } from '../../../theme/theme';
 import { radius, space, target } from '../../../theme/tokens';
+import { usePaperSize } from '../../../files/paperSize';
 import { FileAction } from '../../../files/FileAction';
 import { copyText } from '../../../files/give';
 import { TakeBack } from '../../../sync/TakeBack';
@@ -115,7 +117,8 @@ export function CircleResult({ circle, onAnother }: CircleResultProps) {
     return [{ ...line, share, feedback: feedbackOf(line, shares, current.lookFor) }];
   });
   const open = lines.find(({ member }) => member.studentId === openId);
-  const file = (format: FileFormat) => addressOf('circleFile', { circleId: circle.id, format });
+  const paper = usePaperSize();
+  const file = (format: FileFormat) => addressOf('circleFile', { circleId: circle.id, format, paper });
   const names = new Map(lines.map(({ member, calledName }) => [member.studentId, calledName]));
   const half = Math.ceil(lines.length / 2);
   const columns = wide ? [lines.slice(0, half), lines.slice(half)] : [lines];
@@ -162,6 +165,12 @@ export function CircleResult({ circle, onAnother }: CircleResultProps) {
           />
           <FileAction label="CSV" name="Save the circle as CSV" icon={Download} address={file('csv')} />
           <FileAction label="XLSX" name="Save the circle as XLSX" icon={Download} address={file('xlsx')} />
+          <FileAction
+            label="Slips"
+            name="Slips: feedback to be cut apart, four to a sheet (PDF)"
+            icon={Scissors}
+            address={file('pdf')}
+          />
           <FileAction label="Print" icon={Printer} address={file('html')} print />
           <TakeBack about={circle.id} />
         </View>

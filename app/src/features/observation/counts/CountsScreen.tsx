@@ -21,6 +21,7 @@ import { Words } from '../../../parts/Words';
 import { space } from '../../../theme/tokens';
 import { termToLookAt } from '@slate-path/core/calendar/sectionTime';
 import { listOf } from '@slate-path/core/records/records';
+import { usePaperSize } from '../../../files/paperSize';
 import { useGiveFile } from '../../../files/useGiveFile';
 import { useNameOrder } from '../../../sync/nameOrder';
 import { useNow } from '../../../sync/clock';
@@ -119,8 +120,18 @@ export function CountsScreen() {
     : null;
   const student = studentId === null ? undefined : current.student[studentId];
   const { give, sheet } = useGiveFile();
-  const file = (format: 'csv' | 'xlsx') =>
-    addressOf('countsFile', { sectionId, from: span.from, to: span.to, format, by: grouping, order });
+  const paper = usePaperSize();
+  const file = (format: 'csv' | 'xlsx' | 'pdf') =>
+    addressOf('countsFile', {
+      sectionId,
+      from: span.from,
+      to: span.to,
+      format,
+      by: grouping,
+      order,
+      paper,
+      lookForId: lookFor?.id,
+    });
   if (state !== 'loading' && !lookFor)
     return (
       <ClassPage sectionId={sectionId} page="Counts">
@@ -240,6 +251,13 @@ export function CountsScreen() {
               label: 'Save the counts as XLSX',
               onPress: () => {
                 give(file('xlsx'));
+              },
+            },
+            {
+              label: 'Save as PDF',
+              note: `${lookFor?.name ?? ''}, with its chart and every lesson`,
+              onPress: () => {
+                give(file('pdf'));
               },
             },
           ],

@@ -151,6 +151,25 @@ export default function ClassPage({
                 ],
               },
               {
+                title: 'To hand on',
+                items: [
+                  {
+                    label: 'Papers and files',
+                    note: 'Reports, registers and counts as PDF, workbooks, the class for a colleague',
+                    onPress: () => {
+                      router.push({ pathname: '/classes/[sectionId]/papers', params });
+                    },
+                  },
+                  {
+                    label: 'Students’ own page',
+                    note: 'What each student sees of themselves, by a card with a code',
+                    onPress: () => {
+                      router.push({ pathname: '/classes/[sectionId]/own-view', params });
+                    },
+                  },
+                ],
+              },
+              {
                 title: 'Many days at once',
                 items: [
                   {

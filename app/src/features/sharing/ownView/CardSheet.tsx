@@ -57,7 +57,8 @@ export function CardSheet({ student, hasCard, words, onClose }: CardSheetProps) 
           <>
             <QrCode text={link} size={220} name={`The page of ${name} as a QR code`} />
             <Words live>
-              {told || `Let ${name} point a phone at it. It is shown only now; the card before opens nothing any more.`}
+              {told ||
+                `Let ${name} point a phone at it. It is shown only now; the card before opens nothing any more.`}
             </Words>
           </>
         )}
@@ -65,7 +66,12 @@ export function CardSheet({ student, hasCard, words, onClose }: CardSheetProps) 
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
           {token === null ? (
             <>
-              <Action label={hasCard ? 'New card' : 'Make the card'} kind="main" disabled={busy} onPress={replace} />
+              <Action
+                label={hasCard ? 'New card' : 'Make the card'}
+                kind="main"
+                disabled={busy}
+                onPress={replace}
+              />
               {hasCard ? <Action label="End the card" disabled={busy} onPress={end} /> : null}
             </>
           ) : (

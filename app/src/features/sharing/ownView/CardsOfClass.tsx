@@ -9,7 +9,7 @@ import { TapArea } from '../../../parts/TapArea';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
 import { rowHeight, space } from '../../../theme/tokens';
-import { paperSize } from '../../../files/paperSize';
+import { usePaperSize } from '../../../files/paperSize';
 import { useGiveFile } from '../../../files/useGiveFile';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecords } from '../../../sync/useRecords';
@@ -45,6 +45,7 @@ export function CardsOfClass({ sectionId, isOn, cards }: CardsOfClassProps) {
   const order = useNameOrder();
   const current = useRecords((state) => state.current);
   const wordsOf = useCardWords();
+  const paper = usePaperSize();
   const { busy, giveMade, sheet } = useGiveFile();
   const [openId, setOpenId] = useState<string | null>(null);
   const lines = cards
@@ -53,12 +54,13 @@ export function CardsOfClass({ sectionId, isOn, cards }: CardsOfClassProps) {
       return student ? [{ card, student }] : [];
     })
     .sort(byStudent(order));
-  const without = cards.filter(({ madeAt }) => madeAt === null);
+  const all = lines.map(({ student }) => student.id);
+  const without = lines.filter(({ card }) => card.madeAt === null).map(({ student }) => student.id);
   const open = lines.find(({ student }) => student.id === openId);
   const make = (studentIds: string[]) => {
     giveMade({
       address: addressOf('makeCards', { sectionId }),
-      body: { studentIds, paper: paperSize() },
+      body: { studentIds, paper },
       onGiven: renewViews,
     });
   };
@@ -78,7 +80,7 @@ export function CardsOfClass({ sectionId, isOn, cards }: CardsOfClassProps) {
             icon={FileText}
             disabled={busy}
             onPress={() => {
-              make(without.map(({ studentId }) => studentId));
+              make(without);
             }}
           />
         ) : (
@@ -88,11 +90,12 @@ export function CardsOfClass({ sectionId, isOn, cards }: CardsOfClassProps) {
             icon={FileText}
             disabled={busy}
             onPress={() => {
-              make(cards.map(({ studentId }) => studentId));
+              make(all);
             }}
           />
         )}
       </View>
+      {busy ? <Words live>The cards are being made…</Words> : null}
       <View>
         {lines.map(({ card, student }) => (
           <TapArea

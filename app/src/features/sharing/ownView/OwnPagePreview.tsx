@@ -74,7 +74,9 @@ export function OwnPagePreview({ sectionId, settings, studentIds }: OwnPagePrevi
         {problem ? <Words tone="ember">{problem.detail}</Words> : null}
         {asked === null ? <Words tone="inkQuiet">Choose what they see.</Words> : null}
       </Card>
-      {html !== null && asked !== null ? <FrameOfPage title="The page as a student sees it" html={html} /> : null}
+      {html !== null && asked !== null ? (
+        <FrameOfPage title="The page as a student sees it" html={html} />
+      ) : null}
     </View>
   );
 }

@@ -66,6 +66,13 @@ function OwnViewOfClass({ sectionId, name, view }: { sectionId: string; name: st
       {inside}
     </Card>
   );
+  const preview = (
+    <OwnPagePreview
+      sectionId={sectionId}
+      settings={nothing ? null : settings}
+      studentIds={view.cards.map(({ studentId }) => studentId)}
+    />
+  );
   return (
     <Page
       title="Students’ own page"
@@ -74,7 +81,11 @@ function OwnViewOfClass({ sectionId, name, view }: { sectionId: string; name: st
       back={{ to: { pathname: '/classes/[sectionId]', params: { sectionId } }, name }}
       main={{
         label: isOn ? 'Show it so from now on' : 'Show it to the class',
-        about: nothing ? 'Choose what they see' : isOn ? 'Changes what every card opens' : 'Then make their cards',
+        about: nothing
+          ? 'Choose what they see'
+          : isOn
+            ? 'Changes what every card opens'
+            : 'Then make their cards',
         disabled: busy || nothing || isSame(settings, view.settings),
         onPress: () => {
           set(settings);
@@ -102,15 +113,10 @@ function OwnViewOfClass({ sectionId, name, view }: { sectionId: string; name: st
               ) : null}
             </>,
           )}
+          {wide ? null : preview}
           {card('Cards', <CardsOfClass sectionId={sectionId} isOn={isOn} cards={view.cards} />)}
         </View>
-        <View style={{ width: wide ? 440 : '100%' }}>
-          <OwnPagePreview
-            sectionId={sectionId}
-            settings={nothing ? null : settings}
-            studentIds={view.cards.map(({ studentId }) => studentId)}
-          />
-        </View>
+        {wide ? <View style={{ width: 440 }}>{preview}</View> : null}
       </View>
     </Page>
   );

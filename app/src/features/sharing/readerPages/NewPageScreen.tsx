@@ -134,7 +134,11 @@ function NewPage({ student }: { student: Student }) {
             <WhatWentWrong problem={problem} />
           </View>
           <View style={{ width: wide ? 440 : '100%' }}>
-            <PreviewOfPage preview={preview} problem={notShown} />
+            <PreviewOfPage
+              preview={preview}
+              settings={{ ...page.settings, reader: page.settings.reader || '…' }}
+              problem={notShown}
+            />
           </View>
         </View>
       </Typing>

@@ -11,6 +11,7 @@ import { space } from '../../../theme/tokens';
 import { zoneOf } from '../../../sync/clock';
 import { useRecords } from '../../../sync/useRecords';
 import { useNotesAbout } from '../../notes/ties';
+import { withOrWithout } from '../withOrWithout';
 import { partNames, type PageForm, type Part } from './form';
 
 interface WhatIsShownProps {
@@ -20,13 +21,6 @@ interface WhatIsShownProps {
 }
 
 const parts = Object.entries(partNames).map(([value, label]) => ({ value: value as Part, label }));
-
-function withOrWithout<T extends string>(all: ReadonlySet<T>, id: T, isIn: boolean): ReadonlySet<T> {
-  const next = new Set(all);
-  if (isIn) next.add(id);
-  else next.delete(id);
-  return next;
-}
 
 /** Look-fors of which something was counted of a student. */
 function useCounted(studentId: string): LookFor[] {

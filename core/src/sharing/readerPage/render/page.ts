@@ -9,6 +9,9 @@ import { studentParts } from './student';
 /** The title's face has to be fetched once more for letters beyond these; then the text's own is taken. */
 const plainLetters = /^[\u0020-\u007E\u00A0-\u00FF\u2019]*$/;
 
+export const titleHtml = (title: string): string =>
+  `<h1${plainLetters.test(title) ? ' class="title"' : ''}>${escaped(title)}</h1>`;
+
 interface Frame {
   language: PageLanguage;
   title: string;
@@ -62,7 +65,7 @@ export function readerPage(page: PageFacts, { code, heard }: Answering): string 
   const said = heard.map((one) => say(one, { name: teacher, count: mostWrittenBack }));
   const body =
     quiet(about.join(dot)) +
-    `<main><h1${plainLetters.test(title) ? ' class="title"' : ''}>${escaped(title)}</h1>` +
+    `<main>${titleHtml(title)}` +
     (several ? quiet(say('upTo', days)) : quiet(classes(students[0]?.classes ?? []))) +
     said.map((text) => `<p class="said" role="status">${escaped(text)}</p>`).join('') +
     (summary === '' ? '' : `<p class="lead">${escaped(summary)}</p>`) +
