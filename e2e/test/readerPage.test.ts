@@ -2,6 +2,7 @@ import type { Browser, Page } from 'puppeteer-core';
 import { faultsOf } from '../src/accessible';
 import { openPage, says, tap, textOf, type } from '../src/browser';
 import { change, send, takeRolls, type Classroom } from '../src/classroom';
+import { linkShown, openWithoutScripts } from '../src/links';
 import { closeSchool, openSchool } from '../src/school';
 import type { RestartableServer } from '../src/server';
 
@@ -18,29 +19,11 @@ afterEach(async () => {
   await closeSchool({ server, browser });
 });
 
-/** Somebody with an old phone on which no script runs. */
-async function readerOf(link: string): Promise<Page> {
-  const reader = await openPage(await browser.createBrowserContext(), 'phone');
-  await reader.setJavaScriptEnabled(false);
-  await reader.goto(link);
-  return reader;
-}
-
 /** What the preview shows, as text. */
 const previewed = async (): Promise<string> => {
   const frame = await page.waitForSelector('iframe');
   return (await frame!.evaluate((node) => node.srcdoc)).replace(/<[^>]*>/g, ' ');
 };
-
-async function linkShown(): Promise<string> {
-  // A link stands nowhere but in its code: it is what is copied.
-  await browser
-    .defaultBrowserContext()
-    .setPermission(server.address, { permission: { name: 'clipboard-read' }, state: 'granted' });
-  await tap(page, 'Copy the link');
-  await says(page, 'The link is on the clipboard.');
-  return page.evaluate(() => navigator.clipboard.readText());
-}
 
 test('a page is chosen, seen, handed on, read without a script, answered, and ended', async () => {
   await takeRolls(room, { '2026-11-16': [1], '2026-11-18': [] });
@@ -71,10 +54,10 @@ test('a page is chosen, seen, handed on, read without a script, answered, and en
   expect(await faultsOf(page)).toEqual([]);
   await tap(page, 'Make the page');
   await says(page, 'Whoever has it can read the page.');
-  const link = await linkShown();
+  const link = await linkShown(browser, page, server.address);
   expect(link).toContain('/read/');
 
-  const reader = await readerOf(link);
+  const reader = await openWithoutScripts(browser, link);
   const read = await textOf(reader);
   for (const words of ['Pupil01 Abara', '1 of 2 lessons', 'explained the lock to P. B.', 'until 7 December'])
     expect(read).toContain(words);

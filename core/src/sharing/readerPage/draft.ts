@@ -10,7 +10,7 @@ function presenceSentence(name: string, { taken, away, late, leftEarly, excused 
   if (taken === 0) return '';
   const there =
     away === 0
-      ? `${name} was there in all ${many(taken, 'lesson')}`
+      ? `${name} was there in ${taken === 1 ? 'the one lesson taken' : `all ${taken} lessons`}`
       : `${name} was there in ${taken - away} of ${many(taken, 'lesson')}`;
   const besides = [
     late > 0 ? `late in ${late}` : '',
