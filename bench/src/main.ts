@@ -8,6 +8,7 @@ import { benchMatching } from './matching';
 import { benchMemory } from './memory';
 import { benchMonth } from './month';
 import { benchNotes } from './notes';
+import { benchPapers } from './papers';
 import { benchReaderPage } from './readerPage';
 import { benchSignals } from './signals';
 import { benchTallies } from './tallies';
@@ -32,6 +33,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   thumb: benchThumb,
   work: benchWork,
   readerPage: benchReaderPage,
+  papers: benchPapers,
 };
 
 /** `npm run bench [-- part...]`: every figure measured in one run, medians or percentiles of several. */

@@ -1,12 +1,12 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { ulid } from 'ulid';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { Enrolment, Student } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import { readWatch } from '@slate-path/server/watch/readWatch';
 import { teacher } from '@slate-path/e2e/src/classroom';
 import { RestartableServer } from '@slate-path/e2e/src/server';
+import { acknowledged, acknowledgedMeanwhile } from './acknowledged';
 import { median, percentile } from './percentile';
 import { fillSchool, schoolDays, year } from './school';
 import { benchWorkInPage } from './workInPage';
@@ -87,23 +87,6 @@ async function bring({ client }: School, sectionId: string, file: Uint8Array): P
   return ((await answer.json()) as { added: number }).added;
 }
 
-/** A roll’s change, from when it is sent to when it is acknowledged, in milliseconds. */
-async function acknowledged({ client }: School, sectionId: string): Promise<number> {
-  const date = schoolDays(year.days)[3] ?? '';
-  const lesson = { id: `${sectionId}-4.${date}`, sectionId, date, startsAt: '08:00', endsAt: '08:50' };
-  const payload = { lesson, marks: [], takenAt: `${date}T08:00:00.000Z` };
-  const change = {
-    id: ulid(),
-    kind: 'roll.mark',
-    payload,
-    madeAt: new Date().toISOString(),
-    device: 'bench',
-  };
-  const begun = performance.now();
-  await client.postJson('/api/changes', { changes: [change] });
-  return performance.now() - begun;
-}
-
 async function takesEach(work: () => Promise<unknown>): Promise<number[]> {
   const took: number[] = [];
   for (let index = 0; index < times + 10; index += 1) {
@@ -151,20 +134,13 @@ export async function benchWork(): Promise<Record<string, number>> {
   const [first = ''] = sectionIds;
   const namesOf = (sectionId: string) => names.get(sectionId) ?? [];
   const usual: number[] = [];
-  for (let round = 0; round < times; round += 1) usual.push(await acknowledged(school, first));
+  for (let round = 0; round < times; round += 1) usual.push(await acknowledged(school.client, first));
 
   const memory = watchMemory(server);
   const file = fileOf(namesOf(first), imported, 0);
   const begun = performance.now();
-  const state = { isDone: false };
-  const meanwhile: number[] = [];
-  const bringing = bring(school, first, file).finally(() => {
-    state.isDone = true;
-  });
-  while (!state.isDone) {
-    meanwhile.push(await acknowledged(school, first));
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
+  const bringing = bring(school, first, file);
+  const meanwhile = await acknowledgedMeanwhile(school.client, first, bringing);
   const added = await bringing;
   const seconds = (performance.now() - begun) / 1000;
   const figures: Record<string, number> = {

@@ -117,6 +117,15 @@ const student: StudentOnPage = {
   engagement: lessons.map((date, at) => ({ date, value: at % 4 })),
   work: [{ title: 'Knots & bends', dueOn: '2026-10-02', status: 'late', score: '7 / 10' }],
   weather: [],
+  circles: [
+    {
+      date: '2026-10-01',
+      feedback: 'You asked <why>.',
+      goal: 'Ask (2)',
+      isReached: false,
+      nextGoal: 'Ask (1)',
+    },
+  ],
   notes: [{ date: '2026-10-03', text: 'Spoke up.\nTwice.' }],
   steps: [],
 };

@@ -180,8 +180,16 @@ const shots: Shot[] = [
   },
   { name: 'people-wide', path: '/people', size: 'wide' },
   { name: 'path-wide', path: `/students/${odalys}`, size: 'wide' },
-  { name: 'desk-wide', path: '/desk', size: 'wide' },
-  { name: 'colleagues-wide', path: '/desk/colleagues', size: 'wide' },
+  {
+    name: 'own-page-wide',
+    path: `/classes/${logs}/own-view`,
+    size: 'wide',
+    before: async (page) => {
+      await says(page, 'As seen by');
+      await page.waitForSelector('iframe');
+    },
+  },
+  { name: 'papers-wide', path: `/classes/${logs}/papers`, size: 'wide' },
   {
     name: 'roster-phone',
     path: `/classes/${boats}/roster`,

@@ -154,7 +154,12 @@ const screens: Screen[] = [
   { path: '/students/STUDENT?page=shared', says: 'Who else reads' },
   { path: '/students/STUDENT/reader-page', says: 'Names on this page' },
   { path: '/classes/SECTION/own-view', says: 'As seen by' },
-  { path: '/classes/SECTION/own-view', says: 'As seen by', taps: ['Dario Quispe: no card'], then: 'There is none yet' },
+  {
+    path: '/classes/SECTION/own-view',
+    says: 'As seen by',
+    taps: ['Dario Quispe: no card'],
+    then: 'There is none yet',
+  },
   { path: '/classes/SEATED/papers', says: 'Reports on students' },
   {
     path: '/classes/SEATED/papers',

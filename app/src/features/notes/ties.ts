@@ -55,13 +55,15 @@ export function useMoment(note: Note) {
   return useMemo(() => localMoment(Date.parse(note.at), zone), [note.at, zone]);
 }
 
-/** Notes about a student, the latest first. */
-export function useNotesAbout(studentId: string): Note[] {
+/** Notes about a student, or any of several, the latest first. */
+export function useNotesAbout(about: string | readonly string[]): Note[] {
   const current = useRecords((state) => state.current);
+  const key = typeof about === 'string' ? about : about.join('\n');
   return useMemo(() => {
+    const studentIds = key.split('\n');
     const mentions = studentsOfNotes(current);
     return latestNotes(current).filter(({ id }) =>
-      (mentions.get(id) ?? []).some((mention) => mention.studentId === studentId),
+      (mentions.get(id) ?? []).some(({ studentId }) => studentIds.includes(studentId)),
     );
-  }, [current, studentId]);
+  }, [current, key]);
 }

@@ -3,16 +3,6 @@ import type { RollRules } from '../../attendance/roll/rules';
 import type { PageLanguage } from '../readerPage/language';
 import type { StudentOnPage } from '../readerPage/onPage';
 
-/** What a student is given back of one discussion. */
-export interface CircleOnPage {
-  date: string;
-  feedback: string;
-  /** Empty for none. */
-  goal: string;
-  isReached: boolean;
-  nextGoal: string;
-}
-
 /** How marks count in a class. */
 export interface CountingOnPage {
   standings: readonly Pick<Standing, 'name' | 'countsAs' | 'excused'>[];
@@ -28,10 +18,9 @@ export interface OwnClass {
   from: string;
   to: string;
   levels: readonly string[];
-  /** Attendance, work and inner weather, as they stand on any page. */
+  /** Attendance, work, inner weather and discussions, as they stand on any page. */
   student: StudentOnPage;
   counting: CountingOnPage | null;
-  circles: readonly CircleOnPage[] | null;
   mayWrite: boolean;
 }
 

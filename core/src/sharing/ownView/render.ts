@@ -1,11 +1,11 @@
 import { escaped } from '../../formats/html';
-import { dayIn, type PageLanguage } from '../readerPage/language';
+import { dayIn } from '../readerPage/language';
 import { mostWrittenBack } from '../readerPage/limits';
 import { wordsIn } from '../readerPage/fixedWords/wordsIn';
-import { partsOf, type Block, type PagePart } from '../readerPage/parts';
+import { partsOf, type PagePart } from '../readerPage/parts';
 import { framed, titleHtml, type Heard } from '../readerPage/render/page';
 import { partHtml } from '../readerPage/render/student';
-import type { CircleOnPage, CountingOnPage, OwnClass, OwnFacts } from './onPage';
+import type { CountingOnPage, OwnClass, OwnFacts } from './onPage';
 
 type Say = ReturnType<typeof wordsIn>;
 
@@ -36,18 +36,6 @@ function countingPart({ standings, rules }: CountingOnPage, say: Say): PagePart 
   };
 }
 
-function circlesPart(circles: readonly CircleOnPage[], language: PageLanguage, say: Say): PagePart {
-  const lines = circles.map(({ date, feedback, goal, isReached, nextGoal }) => {
-    const aims = [
-      goal === '' ? '' : `${say('goal')}: ${goal}, ${say(isReached ? 'reached' : 'notReached')}`,
-      nextGoal === '' ? '' : `${say('nextGoal')}: ${nextGoal}`,
-    ];
-    return { day: dayIn(language, date), text: [feedback, ...aims].filter(Boolean).join('\n') };
-  });
-  const none: Block = { kind: 'quiet', text: say('noneYet') };
-  return { title: say('circles'), blocks: lines.length > 0 ? [{ kind: 'dated', lines }] : [none] };
-}
-
 function wordForm({ sectionId, teacher, language }: OwnClass, say: Say): string {
   const id = `words-${escaped(sectionId)}`;
   return (
@@ -59,7 +47,7 @@ function wordForm({ sectionId, teacher, language }: OwnClass, say: Say): string 
 }
 
 function classHtml(own: OwnClass): string {
-  const { name, teacher, language, from, to, student, counting, circles, mayWrite } = own;
+  const { name, teacher, language, from, to, student, counting, mayWrite } = own;
   const say = wordsIn(language);
   const days = say('upTo', { from: dayIn(language, from), to: dayIn(language, to) });
   const [first, ...others] = partsOf(student, own);
@@ -67,7 +55,6 @@ function classHtml(own: OwnClass): string {
     ...(first ? [first] : []),
     ...(counting ? [countingPart(counting, say)] : []),
     ...others,
-    ...(circles ? [circlesPart(circles, language, say)] : []),
   ];
   return (
     `<h2>${escaped(name)}</h2><p class="quiet">${escaped(`${teacher}\u00A0· ${days}`)}</p>` +

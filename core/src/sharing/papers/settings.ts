@@ -22,6 +22,7 @@ export const Reports = z
     engagement: z.boolean(),
     work: z.boolean(),
     weather: z.boolean(),
+    circles: z.boolean(),
     lookForIds: z.array(Id).max(12, 'At most 12 look-fors'),
     /** Whether sentences made of the facts stand first. */
     sentences: z.boolean(),
@@ -31,8 +32,8 @@ export const Reports = z
   })
   .refine(({ from, to }) => from <= to, { path: ['to'], message: 'The last day is before the first' })
   .refine(
-    ({ presence, engagement, work, weather, lookForIds, comments }) =>
-      [presence, engagement, work, weather].some(Boolean) ||
+    ({ presence, engagement, work, weather, circles, lookForIds, comments }) =>
+      [presence, engagement, work, weather, circles].some(Boolean) ||
       lookForIds.length > 0 ||
       Object.values(comments).some((words) => words !== ''),
     { path: ['presence'], message: 'Nothing is chosen yet' },

@@ -37,6 +37,16 @@ export interface PieceOnPage {
   score: string;
 }
 
+/** What a student is given back of one discussion. */
+export interface CircleOnPage {
+  date: string;
+  feedback: string;
+  /** Empty for none. */
+  goal: string;
+  isReached: boolean;
+  nextGoal: string;
+}
+
 /** One student, as the reader is shown. Null: that part was not chosen. */
 export interface StudentOnPage {
   name: string;
@@ -46,6 +56,7 @@ export interface StudentOnPage {
   engagement: readonly Dated[] | null;
   work: readonly PieceOnPage[] | null;
   weather: readonly Dated[] | null;
+  circles: readonly CircleOnPage[] | null;
   notes: readonly { date: string; text: string }[] | null;
   steps: readonly { date: string; text: string }[] | null;
 }

@@ -2,7 +2,7 @@ import type { PieceStatus } from '../../work/pieceStatus';
 import { dayIn } from './language';
 import type { FixedWords } from './fixedWords/en';
 import { wordsIn } from './fixedWords/wordsIn';
-import type { CountsOnPage, Dated, PageFacts, PieceOnPage, PresenceOnPage, StudentOnPage } from './onPage';
+import type { CircleOnPage, CountsOnPage, Dated, PageFacts, PieceOnPage, PresenceOnPage, StudentOnPage } from './onPage';
 import { countsChart, courseChart, presenceChart } from './render/charts';
 
 /** What a part of a page is made of, on a screen as on paper. */
@@ -123,17 +123,28 @@ function workBlocks(pieces: readonly PieceOnPage[], { language }: Page, say: Say
 
 function datedBlocks(
   texts: readonly { date: string; text: string }[],
-  { language }: Page,
+  { language }: Pick<Page, 'language'>,
   none: string,
 ): Block[] {
   if (texts.length === 0) return [quiet(none)];
   return [{ kind: 'dated', lines: texts.map(({ date, text }) => ({ day: dayIn(language, date), text })) }];
 }
 
+function circlesBlocks(circles: readonly CircleOnPage[], { language }: Page, say: Say): Block[] {
+  const texts = circles.map(({ date, feedback, goal, isReached, nextGoal }) => {
+    const aims = [
+      goal === '' ? '' : `${say('goal')}: ${goal}, ${say(isReached ? 'reached' : 'notReached')}`,
+      nextGoal === '' ? '' : `${say('nextGoal')}: ${nextGoal}`,
+    ];
+    return { date, text: [feedback, ...aims].filter(Boolean).join('\n') };
+  });
+  return datedBlocks(texts, { language }, say('noneYet'));
+}
+
 /** All parts of one student that were chosen, in their order. */
 export function partsOf(student: StudentOnPage, page: Page): PagePart[] {
   const say = wordsIn(page.language);
-  const { presence, counts, engagement, work, weather, notes, steps } = student;
+  const { presence, counts, engagement, work, weather, circles, notes, steps } = student;
   const named = page.levels.map((name, value) => ({ value, name }));
   const sky = [
     { value: 1, name: say('storm') },
@@ -149,6 +160,7 @@ export function partsOf(student: StudentOnPage, page: Page): PagePart[] {
     },
     work && { title: say('work'), blocks: workBlocks(work, page, say) },
     weather && { title: say('weather'), blocks: courseBlocks(weather, sky, 'inkQuiet', '', page, say) },
+    circles && { title: say('circles'), blocks: circlesBlocks(circles, page, say) },
     steps && { title: say('steps'), blocks: datedBlocks(steps, page, say('noneYet')) },
     notes && { title: say('notes'), blocks: datedBlocks(notes, page, say('noNotes')) },
   ].filter((one) => one !== null);

@@ -21,6 +21,8 @@ export const PageSettings = z
     engagement: z.boolean(),
     work: z.boolean(),
     weather: z.boolean(),
+    /** What was given back of discussions, with goals. */
+    circles: z.boolean().default(false),
     /** Each with what the teacher says of it. */
     lookFors: z.array(z.strictObject({ id: Id, comment: Words })).max(12, 'At most 12 look-fors'),
     noteIds: z.array(Id).max(60, 'At most 60 notes'),
@@ -34,8 +36,8 @@ export const PageSettings = z
     message: 'The last day is before the first',
   })
   .refine(
-    ({ presence, engagement, work, weather, lookFors, noteIds, stepIds, summary }) =>
-      [presence, engagement, work, weather, summary !== ''].some(Boolean) ||
+    ({ presence, engagement, work, weather, circles, lookFors, noteIds, stepIds, summary }) =>
+      [presence, engagement, work, weather, circles, summary !== ''].some(Boolean) ||
       lookFors.length + noteIds.length + stepIds.length > 0,
     { path: ['presence'], message: 'Nothing is chosen yet' },
   );

@@ -1,17 +1,8 @@
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { rulesFor } from '@slate-path/core/attendance/roll/book';
-import { aimWords, feedbackOf } from '@slate-path/core/observation/circle/circleTable';
-import { circleShares } from '@slate-path/core/observation/circle/shares';
-import { shortName } from '@slate-path/core/people/names';
-import type { Standing, Student } from '@slate-path/core/records/schema';
-import type {
-  CircleOnPage,
-  CountingOnPage,
-  OwnClass,
-  OwnFacts,
-} from '@slate-path/core/sharing/ownView/onPage';
-import { OthersHidden } from '@slate-path/core/sharing/readerPage/othersHidden';
+import type { Standing } from '@slate-path/core/records/schema';
+import type { CountingOnPage, OwnClass, OwnFacts } from '@slate-path/core/sharing/ownView/onPage';
 import type { PageSettings } from '@slate-path/core/sharing/readerPage/settings';
 import type { PieceOnPage } from '@slate-path/core/sharing/readerPage/onPage';
 import { RecordReader } from '../../database/readRecords';
@@ -43,7 +34,13 @@ const pageSettings = (
   to: string,
 ): PageSettings => ({
   ...{ studentIds: [studentId], reader: '', relation: 'other', language: settings.language, from, to },
-  ...{ presence: settings.presence, work: settings.work, weather: settings.weather, engagement: false },
+  ...{
+    presence: settings.presence,
+    work: settings.work,
+    weather: settings.weather,
+    circles: settings.circles,
+  },
+  engagement: false,
   ...{ lookFors: [], noteIds: [], stepIds: [], summary: '', mayWriteBack: settings.words },
 });
 
@@ -54,45 +51,6 @@ function countingIn({ reader, madeBy, rolls }: Shelf, sectionId: string): Counti
     .seenBy(madeBy, 'standing', 'NOT "removed"')
     .filter(({ mergedIntoId }) => mergedIntoId === null);
   return { standings, rules: rulesFor(roll.book, sectionId) };
-}
-
-/** What a student was given back of each discussion of a class that is over. */
-function circlesOf(
-  shelf: Shelf,
-  sectionId: string,
-  student: Pick<Student, 'id'>,
-  from: string,
-): CircleOnPage[] {
-  const { reader, madeBy, names, students } = shelf;
-  const circles = reader.seenBy(
-    madeBy,
-    'circle',
-    'NOT "removed" AND "endedAt" IS NOT NULL AND "sectionId" = ? AND "id" IN (SELECT "circleId" FROM "circleMember" WHERE "studentId" = ? AND NOT "removed") ORDER BY "startedAt" DESC',
-    [sectionId, student.id],
-  );
-  const lookFors = Object.fromEntries(reader.seenBy(madeBy, 'lookFor').map((one) => [one.id, one]));
-  const hidden = new OthersHidden(names, [student.id]);
-  const own = students.find(({ id }) => id === student.id);
-  return circles.flatMap((circle): CircleOnPage[] => {
-    const date = localMoment(Date.parse(circle.startedAt), shelf.rolls.zone).date;
-    const ofIt = 'NOT "removed" AND "circleId" = ?';
-    const members = reader.seenBy(madeBy, 'circleMember', ofIt, [circle.id]);
-    const member = members.find(({ studentId }) => studentId === student.id);
-    if (date < from || !member || !own) return [];
-    const tallies = reader.seenBy(madeBy, 'tally', ofIt, [circle.id]);
-    const shares = circleShares(members, tallies, Object.values(lookFors));
-    const share = shares.members.find(({ studentId }) => studentId === student.id);
-    const line = { member, calledName: shortName(own) };
-    return [
-      {
-        date,
-        feedback: hidden.textOf(feedbackOf(line, shares, lookFors)),
-        goal: aimWords(member.goalLookForId, member.goalCount, lookFors),
-        isReached: share?.goal?.reached ?? false,
-        nextGoal: aimWords(member.nextLookForId, member.nextCount, lookFors),
-      },
-    ];
-  });
 }
 
 /** What is owed stands first, then what is to come. */
@@ -117,7 +75,6 @@ function classOf(reader: RecordReader, open: OpenClass, request: OwnPageRequest)
     ...{ from, to: today, levels: facts.levels, mayWrite: settings.words },
     student: { ...student, work },
     counting: settings.presence ? countingIn(shelf, sectionId) : null,
-    circles: settings.circles ? circlesOf(shelf, sectionId, { id: studentId }, from) : null,
   };
 }
 

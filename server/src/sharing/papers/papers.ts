@@ -35,6 +35,7 @@ const settingsOf = (reports: Reports, studentId: string): PageSettings => ({
     engagement: reports.engagement,
     work: reports.work,
     weather: reports.weather,
+    circles: reports.circles,
   },
   lookFors: reports.lookForIds.map((id) => ({ id, comment: '' })),
   ...{ noteIds: [], stepIds: [], mayWriteBack: false },

@@ -22,6 +22,7 @@ import {
 import type { PageSettings } from '@slate-path/core/sharing/readerPage/settings';
 import { statusOf } from '@slate-path/core/work/pieceStatus';
 import { knownScore } from '@slate-path/core/work/scores';
+import { circlesOnPage } from './circlesOnPage';
 import { rollsOf, type RollReading } from '../../attendance/roll/readRoll';
 import { RecordReader } from '../../database/readRecords';
 import { countsOf, type CountReading } from '../../observation/tallies/readCounts';
@@ -212,6 +213,12 @@ function stepsOnPage({ reader, madeBy, settings: { stepIds }, hidden, rolls }: B
   }));
 }
 
+function circlesOf({ reader, madeBy, hidden, settings, to, rolls }: Book, student: Hideable) {
+  const sections = rolls.classes.map(({ section }) => section);
+  const asked = { reader, madeBy, hidden, from: settings.from, to, zone: rolls.zone, sections };
+  return circlesOnPage(asked, student);
+}
+
 function studentOnPage(book: Book, student: Hideable): StudentOnPage {
   const { settings, rolls } = book;
   const { id } = student;
@@ -224,6 +231,7 @@ function studentOnPage(book: Book, student: Hideable): StudentOnPage {
     engagement: settings.engagement ? courseOf(book, 'sweep', id) : null,
     work: settings.work ? workOnPage(book, id) : null,
     weather: settings.weather ? courseOf(book, 'checkIn', id) : null,
+    circles: settings.circles ? circlesOf(book, student) : null,
     notes: settings.noteIds.length > 0 ? notesOnPage(book, id) : null,
     steps: settings.stepIds.length > 0 ? stepsOnPage(book, id) : null,
   };

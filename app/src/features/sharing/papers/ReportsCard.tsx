@@ -20,7 +20,7 @@ import { withOrWithout } from '../withOrWithout';
 import { reportParts, type ReportPart, type ReportsForm } from './form';
 
 const languages = pageLanguages.map((value) => ({ value, label: languageNames[value] }));
-const parts = reportParts.map((value) => ({ value, label: partNames[value] }));
+const parts = reportParts.map((value) => ({ value, label: partNames[value].split(':')[0] ?? '' }));
 
 interface ReportsCardProps {
   students: readonly Student[];
@@ -69,7 +69,7 @@ export function ReportsCard({ students, lookFors, form, onChange }: ReportsCardP
         }}
       />
       <TickRow
-        name="Begins with sentences made of the facts"
+        name="Begins with sentences made of the facts (in English)"
         ticked={form.sentences}
         onChange={(sentences) => {
           onChange({ sentences });

@@ -5,6 +5,7 @@ import { addressOf } from '@slate-path/core/api/address';
 import { initialsOf } from '@slate-path/core/notes/forReader';
 import { displayName } from '@slate-path/core/people/names';
 import type { Student } from '@slate-path/core/records/schema';
+import { listed } from '@slate-path/core/words/listed';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
@@ -21,6 +22,7 @@ import { post } from '../../../sync/api';
 import { useNow } from '../../../sync/clock';
 import { useRecords } from '../../../sync/useRecords';
 import { renewViews } from '../../../sync/views';
+import { AboutWhom } from './AboutWhom';
 import { newForm, pageToMake, type PageForm } from './form';
 import { HowLong } from './HowLong';
 import { MadePage } from './MadePage';
@@ -29,7 +31,7 @@ import { usePreview, type Preview } from './usePreview';
 import { WhatIsShown } from './WhatIsShown';
 import { WhoReads } from './WhoReads';
 
-/** A page about one student for one reader: what is on it, seen as the reader gets it, until it is made. */
+/** A page about a student, or several, for one reader: what is on it, seen as the reader gets it, until it is made. */
 export function NewPageScreen() {
   const { studentId } = useLocalSearchParams<{ studentId: string }>();
   const student = useRecords((state) => state.current.student[studentId]);
@@ -49,7 +51,7 @@ function useTermStart(today: string): string {
 function namesWords(preview: Preview | null): string {
   if (!preview) return 'Choose what is on it';
   const initials = preview.shortened.length > 0 ? `; ${preview.shortened.length} only as initials` : '';
-  return `Names ${preview.named[0] ?? ''} and you${initials}`;
+  return `Names ${listed(preview.named.slice(0, -1))} and you${initials}`;
 }
 
 function NewPage({ student }: { student: Student }) {
@@ -60,7 +62,8 @@ function NewPage({ student }: { student: Student }) {
   const [form, setForm] = useState<PageForm>(() => newForm(from, today));
   const [made, setMade] = useState<{ token: string; mailed: boolean } | null>(null);
   const [run, problem, busy] = useTry();
-  const page = pageToMake(form, [student.id]);
+  const studentIds = [student.id, ...form.others];
+  const page = pageToMake(form, studentIds);
   const { preview, isCurrent, problem: notShown } = usePreview(page);
   const about = `page ${student.id}`;
   const change = (some: Partial<PageForm>) => {
@@ -106,7 +109,19 @@ function NewPage({ student }: { student: Student }) {
         <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(4), alignItems: 'stretch' }}>
           <View style={{ flex: wide ? 1 : undefined, gap: space(4) }}>
             {part('Who reads it', <WhoReads {...{ student, form, errorOf }} onChange={change} />)}
-            {part('What is on it', <WhatIsShown {...{ student, form }} onChange={change} />)}
+            {part(
+              'What is on it',
+              <>
+                <AboutWhom
+                  student={student}
+                  others={form.others}
+                  onChange={(others) => {
+                    change({ others });
+                  }}
+                />
+                <WhatIsShown {...{ studentIds, form }} onChange={change} />
+              </>,
+            )}
             {part(
               'In your words',
               <>

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { listOf } from '@slate-path/core/records/records';
-import type { LookFor, Student } from '@slate-path/core/records/schema';
+import type { LookFor } from '@slate-path/core/records/schema';
 import { many } from '@slate-path/core/words/many';
 import { dayMonth } from '../../../parts/dates';
 import { Field } from '../../../parts/Field';
@@ -15,29 +15,32 @@ import { withOrWithout } from '../withOrWithout';
 import { partNames, type PageForm, type Part } from './form';
 
 interface WhatIsShownProps {
-  student: Student;
+  /** Those of whom it tells. */
+  studentIds: readonly string[];
   form: PageForm;
   onChange: (some: Partial<PageForm>) => void;
 }
 
 const parts = Object.entries(partNames).map(([value, label]) => ({ value: value as Part, label }));
 
-/** Look-fors of which something was counted of a student. */
-function useCounted(studentId: string): LookFor[] {
+/** Look-fors of which something was counted of one of some students. */
+function useCounted(studentIds: readonly string[]): LookFor[] {
   const current = useRecords((state) => state.current);
   const ids = new Set(
-    listOf(current, 'tally').flatMap((tally) => (tally.studentId === studentId ? [tally.lookForId] : [])),
+    listOf(current, 'tally').flatMap(({ studentId, lookForId }) =>
+      studentId !== null && studentIds.includes(studentId) ? [lookForId] : [],
+    ),
   );
   return [...ids].flatMap((id) => current.lookFor[id] ?? []).sort((a, b) => a.name.localeCompare(b.name));
 }
 
 /** Which parts of what is recorded of a student a reader is shown. Nothing is chosen by itself but attendance. */
-export function WhatIsShown({ student, form, onChange }: WhatIsShownProps) {
+export function WhatIsShown({ studentIds, form, onChange }: WhatIsShownProps) {
   const current = useRecords((state) => state.current);
   const zone = zoneOf(Object.values(current.school)[0]);
-  const lookFors = useCounted(student.id);
-  const notes = useNotesAbout(student.id).filter(({ own }) => !own);
-  const steps = listOf(current, 'step').filter(({ studentId }) => studentId === student.id);
+  const lookFors = useCounted(studentIds);
+  const notes = useNotesAbout(studentIds).filter(({ own }) => !own);
+  const steps = listOf(current, 'step').filter(({ studentId }) => studentIds.includes(studentId));
   const dayOf = (instant: string) => dayMonth(localMoment(Date.parse(instant), zone).date);
   return (
     <View style={{ gap: space(3) }}>
@@ -114,7 +117,7 @@ interface ChosenProps {
   onChange: (chosen: ReadonlySet<string>) => void;
 }
 
-const nothing = { Notes: 'No note about the student but your own ones, which never go.', Steps: '' };
+const nothing = { Notes: 'No note about them but your own ones, which never go.', Steps: '' };
 
 /** Records that go along one by one. */
 function Chosen({ title, lines, chosen, onChange }: ChosenProps) {

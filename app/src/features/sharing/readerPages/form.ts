@@ -20,6 +20,8 @@ export interface PageForm {
   /** By look-for: what is said of it. */
   comments: Readonly<Record<string, string>>;
   lookForIds: ReadonlySet<string>;
+  /** Of whom it tells besides the student whose page it was begun on. */
+  others: ReadonlySet<string>;
   noteIds: ReadonlySet<string>;
   stepIds: ReadonlySet<string>;
   summary: string;
@@ -31,6 +33,7 @@ export const partNames = {
   presence: 'Attendance',
   engagement: 'Engagement',
   work: 'Pieces of work',
+  circles: 'From discussions: feedback and goals',
   weather: 'Inner weather',
 } as const;
 export type Part = keyof typeof partNames;
@@ -49,6 +52,7 @@ export function newForm(from: string, today: string): PageForm {
     parts: new Set(['presence']),
     comments: {},
     lookForIds: new Set(),
+    others: new Set(),
     noteIds: new Set(),
     stepIds: new Set(),
     summary: '',
@@ -72,6 +76,7 @@ export function pageToMake(form: PageForm, studentIds: string[]): PageToMake {
       engagement: parts.has('engagement'),
       work: parts.has('work'),
       weather: parts.has('weather'),
+      circles: parts.has('circles'),
       lookFors: [...lookForIds].map((id) => ({ id, comment: comments[id] ?? '' })),
       noteIds: [...noteIds],
       stepIds: [...stepIds],
