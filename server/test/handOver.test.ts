@@ -55,7 +55,7 @@ afterAll(async () => {
 
 test('a class is handed over with all that was recorded of it, and nothing of one’s own or of other classes', async () => {
   const archive = await bytesOf(await ines.call('GET', '/api/archive?sectionId=boats'));
-  const text = JSON.stringify(await readArchive(archive));
+  const text = JSON.stringify(readArchive(archive));
   expect(text).toContain('Annika showed Kittiwake the knot.');
   expect(text).not.toMatch(/Only for me|knots|"kit"/);
 

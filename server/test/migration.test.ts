@@ -45,7 +45,7 @@ async function undoTo(file: DataSource, name: string): Promise<void> {
 }
 
 const answersOf = async (caller: Caller) =>
-  Promise.all(views.map(async (view) => (await caller.call('GET', view)).json()));
+  Promise.all(views.map(async (view) => (await caller.call('GET', view)).json() as Promise<unknown>));
 
 test('a database from before there were scopes is taken over, and every view answers as before', async () => {
   const first = await startServer({ now });

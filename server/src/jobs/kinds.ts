@@ -5,10 +5,10 @@ import type { MergedRow, People } from '@slate-path/core/people/roster/mergeRost
 import type { Columns, ColumnRole } from '@slate-path/core/people/roster/columns';
 import type { StudentTotals } from '@slate-path/core/attendance/roll/rollTable';
 import type { RollRange } from '../attendance/roll/readRoll';
-import type { RollFileRequest } from '../attendance/roll/rollFile';
+import type { RollFileRequest } from '../attendance/roll/rollFileRequest';
 import type { CircleFileRequest } from '../observation/tallies/circleFile';
 import type { CountRange, CountReading } from '../observation/tallies/readCounts';
-import type { CountFileRequest } from '../observation/tallies/countsFile';
+import type { CountFileRequest } from '../observation/tallies/countFileRequest';
 import type { SuggestedTopic } from '@slate-path/core/notes/suggestTopics';
 import type { ArchiveRead, ArchiveReadRequest } from '../keeping/archive/readFile';
 import type { ArchiveFileRequest } from '../keeping/archive/writeFile';

@@ -1,22 +1,12 @@
 import { escaped } from '@slate-path/core/formats/html';
-import type { FileFormat } from '@slate-path/core/api/endpoint';
 import { writeCsv } from '@slate-path/core/formats/csv';
-import type { NameOrder } from '@slate-path/core/people/names';
 import type { Standing } from '@slate-path/core/records/schema';
 import { rollTable } from '@slate-path/core/attendance/roll/rollTable';
-import type { PaperSize } from '@slate-path/core/sharing/papers/sizes';
 import { printedPage, printedTable } from '../../files/printed';
 import { workbook } from '../../files/workbook';
 import { readRolls, type RollRange } from './readRoll';
+import type { RollFileRequest } from './rollFileRequest';
 import { lessonHeading, printedTotals, rollPaper, type ClassTable } from './rollPaper';
-
-export interface RollFileRequest extends RollRange {
-  format: FileFormat;
-  /** What a PDF shows. */
-  detail: 'lessons' | 'totals';
-  paper: PaperSize;
-  order: NameOrder;
-}
 
 function printedRoll({ section, rows, roll }: ClassTable): string {
   const [heading = [], ...lines] = rows;

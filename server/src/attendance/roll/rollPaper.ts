@@ -5,7 +5,7 @@ import { heading, pdfOf, textWidth, type Sheet } from '../../files/pdf/document'
 import { table } from '../../files/pdf/table';
 import { words } from '../../files/pdf/text';
 import type { RollReading } from './readRoll';
-import type { RollFileRequest } from './rollFile';
+import type { RollFileRequest } from './rollFileRequest';
 
 /** A class with its roll as rows, a heading first: student, cohort, lessons, totals. */
 export type ClassTable = RollReading['classes'][number] & { rows: TableCell[][] };

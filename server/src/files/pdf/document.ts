@@ -54,7 +54,7 @@ function sectionOf(sheet: Sheet, { title, content }: Part): Content {
       first ??= page;
       return footer(sheet.made, `Page ${page - first + 1}`);
     },
-  } as unknown as Content;
+  };
 }
 
 const isParts = (content: Content[] | readonly Part[]): content is readonly Part[] =>

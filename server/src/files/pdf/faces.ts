@@ -11,8 +11,8 @@ export interface Face {
   /** As documents call it. */
   name: string;
   /** As OpenType files. */
-  normal(): Buffer;
-  bold(): Buffer;
+  normal: () => Buffer;
+  bold: () => Buffer;
   /** In units of a thousandth of the size; null where the shaper fails at placing the marks of these letters. */
   widthOf(text: string): number | null;
   /** How far it reaches above the line, as a part of its size. */
@@ -137,7 +137,7 @@ export interface Run {
 }
 
 /** Marks that join a letter, and signs without a width: they are set with what is before them, or not at all. */
-const joins = /^[\p{M}\u200B-\u200F\u2060\uFE00-\uFE0F]$/u;
+const joins = /^(?:\p{M}|\p{Default_Ignorable_Code_Point})$/u;
 
 /**
  * A word with the faces that set it: one family for all of its letters where one has them, so that no word changes its

@@ -61,19 +61,20 @@ type OpenTypeFeatures = NonNullable<ContentText['fontFeatures']>;
 /** What is read from right to left is broken into lines before it is turned; the rest is broken by the document's maker. */
 function brokenLines(line: string, size: number, width: number | undefined): string[] {
   if (width === undefined || !hasRightToLeft(line)) return [line];
-  const lines: string[] = [];
+  const lines: string[][] = [];
   let at = 0;
   for (const word of line.split(' ')) {
     const wide = widthOf(`${word} `, size);
-    if (lines.length > 0 && at + wide <= width) {
-      lines[lines.length - 1] += ` ${word}`;
+    const last = lines.at(-1);
+    if (last && at + wide <= width) {
+      last.push(word);
       at += wide;
     } else {
-      lines.push(word);
+      lines.push([word]);
       at = wide;
     }
   }
-  return lines;
+  return lines.map((own) => own.join(' '));
 }
 
 /** Control characters have no shape; a tab is a space. */

@@ -1,26 +1,15 @@
 import { writeCsv } from '@slate-path/core/formats/csv';
-import type { NameOrder } from '@slate-path/core/people/names';
 import {
   countGroupings,
   countsTable,
   type CountGrouping,
 } from '@slate-path/core/observation/tallies/countsTable';
-import type { PaperSize } from '@slate-path/core/sharing/papers/sizes';
 import { RecordReader } from '../../database/readRecords';
 import { workbook } from '../../files/workbook';
 import { rollsOf } from '../../attendance/roll/readRoll';
+import type { CountFileRequest } from './countFileRequest';
 import { countsPaper, type CountsOfClass } from './countsPaper';
-import { countsOf, type CountRange } from './readCounts';
-
-export interface CountFileRequest extends CountRange {
-  format: 'csv' | 'xlsx' | 'pdf';
-  /** Which one a PDF is about; all of them otherwise. */
-  lookForId?: string | undefined;
-  paper: PaperSize;
-  /** What stands in a line of the CSV; the workbook has a sheet for each. */
-  by: CountGrouping;
-  order: NameOrder;
-}
+import { countsOf } from './readCounts';
 
 const sheetTitles: Record<CountGrouping, string> = { student: 'Students', lesson: 'Lessons', week: 'Weeks' };
 

@@ -8,7 +8,7 @@ import { heading, pdfOf, textWidth } from '../../files/pdf/document';
 import { picture } from '../../files/pdf/picture';
 import { table } from '../../files/pdf/table';
 import { words } from '../../files/pdf/text';
-import type { CountFileRequest } from './countsFile';
+import type { CountFileRequest } from './countFileRequest';
 import type { CountReading } from './readCounts';
 
 export interface CountsOfClass extends CountReading {

@@ -16,9 +16,7 @@ import { useRecords } from '../../../sync/useRecords';
 import { renewViews } from '../../../sync/views';
 import { useMoments } from '../useMoments';
 import { CardSheet } from './CardSheet';
-import type { OwnView } from './OwnViewScreen';
-
-export type CardOf = OwnView['cards'][number];
+import type { CardOf } from './view';
 
 /** How a card stands, in words. */
 function useCardWords(): (card: CardOf) => string {

@@ -10,7 +10,7 @@ import { ApiProblem, post } from '../../../sync/api';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecords } from '../../../sync/useRecords';
 import { FrameOfPage } from '../FrameOfPage';
-import type { OwnViewSettings } from './OwnViewScreen';
+import type { OwnViewSettings } from './view';
 
 /** Several taps in a row are one. */
 const settleMs = 300;

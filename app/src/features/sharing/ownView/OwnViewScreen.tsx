@@ -2,7 +2,6 @@ import { useLocalSearchParams } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
-import type { AnswerOf } from '@slate-path/core/api/contract';
 import { ownParts } from '@slate-path/core/sharing/ownView/limits';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
@@ -18,10 +17,8 @@ import { useAsking } from '../../../sync/useAsking';
 import { renewViews, useView } from '../../../sync/views';
 import { CardsOfClass } from './CardsOfClass';
 import { OwnPagePreview } from './OwnPagePreview';
+import type { OwnView, OwnViewSettings } from './view';
 import { WhatTheySee } from './WhatTheySee';
-
-export type OwnView = AnswerOf<'ownView'>;
-export type OwnViewSettings = NonNullable<OwnView['settings']>;
 
 /** Before a class shows anything: what asks for nothing that the teacher did not write for the student. */
 const usual: OwnViewSettings = {

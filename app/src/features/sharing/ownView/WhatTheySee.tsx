@@ -9,7 +9,7 @@ import { choicePhrase, Sentence } from '../../../parts/Sentence';
 import { TickRow } from '../../../parts/TickRow';
 import { Words } from '../../../parts/Words';
 import { space } from '../../../theme/tokens';
-import type { OwnViewSettings } from './OwnViewScreen';
+import type { OwnViewSettings } from './view';
 import { ownPartNames } from './partNames';
 
 const languages = pageLanguages.map((value) => ({ value, label: languageNames[value] }));
