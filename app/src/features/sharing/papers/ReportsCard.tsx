@@ -88,7 +88,7 @@ export function ReportsCard({ students, lookFors, form, onChange }: ReportsCardP
               onChange({ language });
             },
           }),
-          `; ${many(students.length - form.leftOut.size, 'student')} of ${students.length}, ${written === 0 ? 'no comment yet' : `${many(written, 'comment')} written`}; ${many(form.lookForIds.size, 'look-for')}.`,
+          `; ${many(students.length - form.leftOut.size, 'student')} of ${students.length}, ${written === 0 ? 'no comment yet' : `${many(written, 'comment')} written`}; ${form.lookForIds.size === 0 ? 'no look-for' : many(form.lookForIds.size, 'look-for')}.`,
         ]}
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
