@@ -51,11 +51,7 @@ function classHtml(own: OwnClass): string {
   const say = wordsIn(language);
   const days = say('upTo', { from: dayIn(language, from), to: dayIn(language, to) });
   const [first, ...others] = partsOf(student, own);
-  const parts = [
-    ...(first ? [first] : []),
-    ...(counting ? [countingPart(counting, say)] : []),
-    ...others,
-  ];
+  const parts = [...(first ? [first] : []), ...(counting ? [countingPart(counting, say)] : []), ...others];
   return (
     `<h2>${escaped(name)}</h2><p class="quiet">${escaped(`${teacher}\u00A0· ${days}`)}</p>` +
     parts.map((part) => partHtml(part, 3)).join('') +

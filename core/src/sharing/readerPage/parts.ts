@@ -2,7 +2,15 @@ import type { PieceStatus } from '../../work/pieceStatus';
 import { dayIn } from './language';
 import type { FixedWords } from './fixedWords/en';
 import { wordsIn } from './fixedWords/wordsIn';
-import type { CircleOnPage, CountsOnPage, Dated, PageFacts, PieceOnPage, PresenceOnPage, StudentOnPage } from './onPage';
+import type {
+  CircleOnPage,
+  CountsOnPage,
+  Dated,
+  PageFacts,
+  PieceOnPage,
+  PresenceOnPage,
+  StudentOnPage,
+} from './onPage';
 import { countsChart, courseChart, presenceChart } from './render/charts';
 
 /** What a part of a page is made of, on a screen as on paper. */
