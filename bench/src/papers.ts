@@ -25,6 +25,7 @@ export async function benchPapers(): Promise<Record<string, number>> {
   const range = { from: days.at(-80) ?? '', to: days.at(-1) ?? '' };
   const reports = {
     ...{ studentIds, language: 'en', ...range, presence: true, engagement: true, work: true, weather: true },
+    circles: true,
     lookForIds: setup.lookFor.slice(0, 2).map(({ id }) => id),
     ...{ sentences: true, comments: {}, paper: 'A4' },
   };

@@ -59,7 +59,7 @@ const reports = (own: object = {}) => ({
 
 test('reports name each student on sheets of their own, in every script, and nobody else', async () => {
   const comments = { ann: 'She helped Олександр and Kittiwake; look up <b>.', cy: 'الطالبة مجتهدة' };
-  const pdf = await bytesOf(await ines.call('POST', '/api/reports', reports({ comments })));
+  const pdf = await bytesOf(await ines.call('POST', '/api/reports', reports({ comments, circles: true })));
   const sheets = textOfPdf(pdf).split('\f').filter(Boolean);
   expect(sheets).toHaveLength(8);
   const read = Object.values(names).map((name) => name.split(' ')[0]!);
@@ -73,6 +73,7 @@ test('reports name each student on sheets of their own, in every script, and nob
   }
   expect(sheets[0]).toContain('She helped О. T. and K. T.; look up <b>.');
   expect(sheets[0]).toContain('3 times in 1 lesson observed');
+  expect(sheets[0]).toMatch(/From discussions[^]*Listen first\.\s+Goal: Asked why \(2\), not reached/);
   expect(sheets[2]).toContain('الطالبة مجتهدة');
   expect(sheets[1]).toContain('Page 1');
 });

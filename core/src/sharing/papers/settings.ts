@@ -22,7 +22,7 @@ export const Reports = z
     engagement: z.boolean(),
     work: z.boolean(),
     weather: z.boolean(),
-    circles: z.boolean(),
+    circles: z.boolean().default(false),
     lookForIds: z.array(Id).max(12, 'At most 12 look-fors'),
     /** Whether sentences made of the facts stand first. */
     sentences: z.boolean(),
