@@ -1,18 +1,10 @@
 import { isEnrolledOn } from '../../attendance/roll/totals';
 import { localMoment } from '../../calendar/zone';
-import { statusOf, type PieceStatus } from '../../work/pieceStatus';
+import { statusOf } from '../../work/pieceStatus';
+import { statusWords } from '../../work/pieceWords';
 import { knownScore } from '../../work/scores';
 import { peopleOf } from './attendance';
 import { dayCell, type BookCell, type BookFrame, type ClassBook } from './book';
-
-const statusNames: Record<PieceStatus, string> = {
-  on_time: 'on time',
-  late: 'late',
-  missing: 'missing',
-  excused: 'excused',
-  not_due: 'not due yet',
-  unknown: 'nothing known',
-};
 
 const dayOf = (moment: string | null | undefined): BookCell => (moment ? dayCell(moment.slice(0, 10)) : null);
 
@@ -41,7 +33,7 @@ export function workSheet(books: readonly ClassBook[], frame: BookFrame): BookCe
         const isTheirs = work.studentId === null || work.studentId === id;
         if (!isTheirs || !times.some((time) => isEnrolledOn(time, day))) return [];
         const handIn = handIns.get(`${work.id} ${id}`);
-        const status = statusNames[statusOf(work.dueAt, handIn, asOf)];
+        const status = statusWords[statusOf(work.dueAt, handIn, asOf)];
         const score = handIn ? knownScore(handIn, asOf) : null;
         return [
           [

@@ -1,19 +1,18 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
+import type { Given } from '@slate-path/core/api/contract';
 import { displayName } from '@slate-path/core/people/names';
 import { Card } from '../../../parts/Card';
 import { choicePhrase, Sentence } from '../../../parts/Sentence';
 import { Words } from '../../../parts/Words';
 import { space } from '../../../theme/tokens';
-import { ApiProblem, post } from '../../../sync/api';
+import { post } from '../../../sync/api';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecords } from '../../../sync/useRecords';
 import { FrameOfPage } from '../FrameOfPage';
+import { useSettled } from '../useSettled';
 import type { OwnViewSettings } from './view';
-
-/** Several taps in a row are one. */
-const settleMs = 300;
 
 interface OwnPagePreviewProps {
   sectionId: string;
@@ -31,30 +30,11 @@ export function OwnPagePreview({ sectionId, settings, studentIds }: OwnPagePrevi
     .sort(byStudent(order))
     .map(({ student }) => student);
   const [chosen, setChosen] = useState<string | null>(null);
-  const [html, setHtml] = useState<string | null>(null);
-  const [problem, setProblem] = useState<ApiProblem | null>(null);
   const studentId = chosen ?? students[0]?.id;
   const asked = settings && studentId !== undefined ? JSON.stringify({ settings, studentId }) : null;
-  useEffect(() => {
-    if (asked === null) return undefined;
-    let isLatest = true;
-    const timer = setTimeout(() => {
-      post(addressOf('previewOwnView', { sectionId }), JSON.parse(asked) as never).then(
-        (made) => {
-          if (!isLatest) return;
-          setHtml(made.html);
-          setProblem(null);
-        },
-        (error: unknown) => {
-          if (isLatest && error instanceof ApiProblem) setProblem(error);
-        },
-      );
-    }, settleMs);
-    return () => {
-      isLatest = false;
-      clearTimeout(timer);
-    };
-  }, [asked, sectionId]);
+  const { answer, problem } = useSettled(asked, (text) =>
+    post(addressOf('previewOwnView', { sectionId }), JSON.parse(text) as Given<'previewOwnView', 'body'>),
+  );
   if (studentId === undefined) return <Words tone="inkQuiet">Nobody is in this class yet.</Words>;
   return (
     <View style={{ gap: space(3) }}>
@@ -74,8 +54,8 @@ export function OwnPagePreview({ sectionId, settings, studentIds }: OwnPagePrevi
         {problem ? <Words tone="ember">{problem.detail}</Words> : null}
         {asked === null ? <Words tone="inkQuiet">Choose what they see.</Words> : null}
       </Card>
-      {html !== null && asked !== null ? (
-        <FrameOfPage title="The page as a student sees it" html={html} />
+      {answer !== null && asked !== null ? (
+        <FrameOfPage title="The page as a student sees it" html={answer.html} />
       ) : null}
     </View>
   );

@@ -1,10 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import { ownParts } from '@slate-path/core/sharing/ownView/limits';
 import { Action } from '../../../parts/Action';
-import { Card } from '../../../parts/Card';
 import { Page } from '../../../parts/Page';
 import { Words } from '../../../parts/Words';
 import { useWide } from '../../../theme/theme';
@@ -15,6 +14,7 @@ import { post } from '../../../sync/api';
 import { useSectionName } from '../../../sync/sections';
 import { useAsking } from '../../../sync/useAsking';
 import { renewViews, useView } from '../../../sync/views';
+import { TitledCard } from '../TitledCard';
 import { CardsOfClass } from './CardsOfClass';
 import { OwnPagePreview } from './OwnPagePreview';
 import type { OwnView, OwnViewSettings } from './view';
@@ -55,14 +55,6 @@ function OwnViewOfClass({ sectionId, name, view }: { sectionId: string; name: st
   };
   const isOn = view.settings !== null;
   const nothing = !ownParts.some((part) => settings[part]);
-  const card = (title: string, inside: ReactNode) => (
-    <Card style={{ gap: space(3) }}>
-      <Words size="large" serif heading={2}>
-        {title}
-      </Words>
-      {inside}
-    </Card>
-  );
   const preview = (
     <OwnPagePreview
       sectionId={sectionId}
@@ -92,26 +84,25 @@ function OwnViewOfClass({ sectionId, name, view }: { sectionId: string; name: st
     >
       <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(4), alignItems: 'stretch' }}>
         <View style={{ flex: wide ? 1 : undefined, gap: space(4) }}>
-          {card(
-            'What each student sees of themselves',
-            <>
-              <WhatTheySee settings={settings} onChange={setSettings} />
-              <WhatWentWrong problem={problem} />
-              {isOn ? (
-                <View style={{ alignItems: 'flex-start' }}>
-                  <Action
-                    label="Show nothing any more"
-                    disabled={busy}
-                    onPress={() => {
-                      set(null);
-                    }}
-                  />
-                </View>
-              ) : null}
-            </>,
-          )}
+          <TitledCard title="What each student sees of themselves">
+            <WhatTheySee settings={settings} onChange={setSettings} />
+            <WhatWentWrong problem={problem} />
+            {isOn ? (
+              <View style={{ alignItems: 'flex-start' }}>
+                <Action
+                  label="Show nothing any more"
+                  disabled={busy}
+                  onPress={() => {
+                    set(null);
+                  }}
+                />
+              </View>
+            ) : null}
+          </TitledCard>
           {wide ? null : preview}
-          {card('Cards', <CardsOfClass sectionId={sectionId} isOn={isOn} cards={view.cards} />)}
+          <TitledCard title="Cards">
+            <CardsOfClass sectionId={sectionId} isOn={isOn} cards={view.cards} />
+          </TitledCard>
         </View>
         {wide ? <View style={{ width: 440 }}>{preview}</View> : null}
       </View>

@@ -1,18 +1,12 @@
 import { View } from 'react-native';
 import { ownParts } from '@slate-path/core/sharing/ownView/limits';
-import {
-  languageNames,
-  pageLanguages,
-  type PageLanguage,
-} from '@slate-path/core/sharing/readerPage/language';
-import { choicePhrase, Sentence } from '../../../parts/Sentence';
+import { Sentence } from '../../../parts/Sentence';
 import { TickRow } from '../../../parts/TickRow';
 import { Words } from '../../../parts/Words';
 import { space } from '../../../theme/tokens';
+import { languagePhrase } from '../languagePhrase';
 import type { OwnViewSettings } from './view';
 import { ownPartNames } from './partNames';
-
-const languages = pageLanguages.map((value) => ({ value, label: languageNames[value] }));
 
 interface WhatTheySeeProps {
   settings: OwnViewSettings;
@@ -46,13 +40,8 @@ export function WhatTheySee({ settings, onChange }: WhatTheySeeProps) {
       <Sentence
         parts={[
           'Of this term, its fixed words in ',
-          choicePhrase<PageLanguage>({
-            name: 'choose the language',
-            value: settings.language,
-            options: languages,
-            onChange: (language) => {
-              onChange({ ...settings, language });
-            },
+          languagePhrase(settings.language, (language) => {
+            onChange({ ...settings, language });
           }),
           '. Other students are told as initials only; notes never go.',
         ]}

@@ -11,7 +11,6 @@ import { many } from '@slate-path/core/words/many';
 import { Card } from '../../../parts/Card';
 import { Page } from '../../../parts/Page';
 import { Typing } from '../../../parts/Typing';
-import { Words } from '../../../parts/Words';
 import { useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { usePaperSize } from '../../../files/paperSize';
@@ -21,6 +20,7 @@ import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useLastDay, useSectionName } from '../../../sync/sections';
 import { useRecords } from '../../../sync/useRecords';
 import { usualRanges } from '../../attendance/totals/ranges';
+import { TitledCard } from '../TitledCard';
 import { DaysAndPaper } from './DaysAndPaper';
 import { FilesOfClass } from './FilesOfClass';
 import { newReports, reportsToMake, type ReportsForm } from './form';
@@ -105,10 +105,7 @@ export function PapersScreen() {
       </Card>
       <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(4), alignItems: 'stretch' }}>
         <View style={{ flex: wide ? 1 : undefined }}>
-          <Card style={{ gap: space(3) }}>
-            <Words size="large" serif heading={2}>
-              Reports on students
-            </Words>
+          <TitledCard title="Reports on students">
             <Typing about={`reports ${sectionId}`}>
               <ReportsCard
                 {...{ students, lookFors, form }}
@@ -117,7 +114,7 @@ export function PapersScreen() {
                 }}
               />
             </Typing>
-          </Card>
+          </TitledCard>
         </View>
         <View style={{ flex: wide ? 1 : undefined, gap: space(4) }}>
           <FilesOfClass

@@ -2,24 +2,19 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import type { LookFor, Student } from '@slate-path/core/records/schema';
-import {
-  languageNames,
-  pageLanguages,
-  type PageLanguage,
-} from '@slate-path/core/sharing/readerPage/language';
 import { many } from '@slate-path/core/words/many';
 import { Action } from '../../../parts/Action';
 import { Field } from '../../../parts/Field';
-import { choicePhrase, Sentence } from '../../../parts/Sentence';
+import { Sentence } from '../../../parts/Sentence';
 import { SeveralOf } from '../../../parts/SeveralOf';
 import { TickRow } from '../../../parts/TickRow';
 import { Words } from '../../../parts/Words';
 import { space } from '../../../theme/tokens';
 import { partNames } from '../readerPages/form';
+import { languagePhrase } from '../languagePhrase';
 import { withOrWithout } from '../withOrWithout';
 import { reportParts, type ReportPart, type ReportsForm } from './form';
 
-const languages = pageLanguages.map((value) => ({ value, label: languageNames[value] }));
 const parts = reportParts.map((value) => ({ value, label: partNames[value].split(':')[0] ?? '' }));
 
 interface ReportsCardProps {
@@ -80,13 +75,8 @@ export function ReportsCard({ students, lookFors, form, onChange }: ReportsCardP
       <Sentence
         parts={[
           'Headings in ',
-          choicePhrase<PageLanguage>({
-            name: 'choose the language',
-            value: form.language,
-            options: languages,
-            onChange: (language) => {
-              onChange({ language });
-            },
+          languagePhrase(form.language, (language) => {
+            onChange({ language });
           }),
           `; ${many(students.length - form.leftOut.size, 'student')} of ${students.length}, ${written === 0 ? 'no comment yet' : `${many(written, 'comment')} written`}; ${form.lookForIds.size === 0 ? 'no look-for' : many(form.lookForIds.size, 'look-for')}.`,
         ]}

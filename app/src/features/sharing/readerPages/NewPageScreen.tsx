@@ -8,12 +8,10 @@ import type { Student } from '@slate-path/core/records/schema';
 import { listed } from '@slate-path/core/words/listed';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { Action } from '../../../parts/Action';
-import { Card } from '../../../parts/Card';
 import { Field } from '../../../parts/Field';
 import { Page } from '../../../parts/Page';
 import { forgetTyped } from '../../../parts/typed';
 import { Typing } from '../../../parts/Typing';
-import { Words } from '../../../parts/Words';
 import { useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { errorsOf, useTry } from '../../../forms/useTry';
@@ -22,6 +20,7 @@ import { post } from '../../../sync/api';
 import { useNow } from '../../../sync/clock';
 import { useRecords } from '../../../sync/useRecords';
 import { renewViews } from '../../../sync/views';
+import { TitledCard } from '../TitledCard';
 import { AboutWhom } from './AboutWhom';
 import { newForm, pageToMake, type PageForm } from './form';
 import { HowLong } from './HowLong';
@@ -83,14 +82,6 @@ function NewPage({ student }: { student: Student }) {
       setMade({ token, mailed });
     });
   };
-  const part = (title: string, inside: React.ReactNode) => (
-    <Card style={{ gap: space(3) }}>
-      <Words size="large" serif heading={2}>
-        {title}
-      </Words>
-      {inside}
-    </Card>
-  );
   return (
     <Page
       title="A page for a reader"
@@ -108,44 +99,42 @@ function NewPage({ student }: { student: Student }) {
       <Typing about={about}>
         <View style={{ flexDirection: wide ? 'row' : 'column', gap: space(4), alignItems: 'stretch' }}>
           <View style={{ flex: wide ? 1 : undefined, gap: space(4) }}>
-            {part('Who reads it', <WhoReads {...{ student, form, errorOf }} onChange={change} />)}
-            {part(
-              'What is on it',
-              <>
-                <AboutWhom
-                  student={student}
-                  others={form.others}
-                  onChange={(others) => {
-                    change({ others });
+            <TitledCard title="Who reads it">
+              <WhoReads {...{ student, form, errorOf }} onChange={change} />
+            </TitledCard>
+            <TitledCard title="What is on it">
+              <AboutWhom
+                student={student}
+                others={form.others}
+                onChange={(others) => {
+                  change({ others });
+                }}
+              />
+              <WhatIsShown {...{ studentIds, form }} onChange={change} />
+            </TitledCard>
+            <TitledCard title="In your words">
+              <Field
+                label="A summary, at the top of the page (may stay empty)"
+                value={form.summary}
+                onChange={(summary) => {
+                  change({ summary });
+                }}
+                error={errorOf('settings.summary')}
+                multiline
+              />
+              <View style={{ alignItems: 'flex-start' }}>
+                <Action
+                  label="Draft it from the facts"
+                  disabled={!preview?.draft}
+                  onPress={() => {
+                    change({ summary: preview?.draft ?? '' });
                   }}
                 />
-                <WhatIsShown {...{ studentIds, form }} onChange={change} />
-              </>,
-            )}
-            {part(
-              'In your words',
-              <>
-                <Field
-                  label="A summary, at the top of the page (may stay empty)"
-                  value={form.summary}
-                  onChange={(summary) => {
-                    change({ summary });
-                  }}
-                  error={errorOf('settings.summary')}
-                  multiline
-                />
-                <View style={{ alignItems: 'flex-start' }}>
-                  <Action
-                    label="Draft it from the facts"
-                    disabled={!preview?.draft}
-                    onPress={() => {
-                      change({ summary: preview?.draft ?? '' });
-                    }}
-                  />
-                </View>
-              </>,
-            )}
-            {part('How long', <HowLong {...{ form, errorOf }} onChange={change} />)}
+              </View>
+            </TitledCard>
+            <TitledCard title="How long">
+              <HowLong {...{ form, errorOf }} onChange={change} />
+            </TitledCard>
             <WhatWentWrong problem={problem} />
           </View>
           <View style={{ width: wide ? 440 : '100%' }}>

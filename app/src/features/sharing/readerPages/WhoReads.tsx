@@ -1,17 +1,13 @@
 import { View } from 'react-native';
 import { listOf } from '@slate-path/core/records/records';
 import type { Student } from '@slate-path/core/records/schema';
-import {
-  languageNames,
-  pageLanguages,
-  type PageLanguage,
-} from '@slate-path/core/sharing/readerPage/language';
 import type { ReaderRelation } from '@slate-path/core/sharing/readerPage/limits';
 import { Action } from '../../../parts/Action';
 import { Field } from '../../../parts/Field';
 import { choicePhrase, Sentence } from '../../../parts/Sentence';
 import { space } from '../../../theme/tokens';
 import { useRecords } from '../../../sync/useRecords';
+import { languagePhrase } from '../languagePhrase';
 import type { PageForm } from './form';
 
 export const relationNames: Record<ReaderRelation, string> = {
@@ -26,7 +22,6 @@ const relations = Object.entries(relationNames).map(([value, label]) => ({
   value: value as ReaderRelation,
   label,
 }));
-const languages = pageLanguages.map((value) => ({ value, label: languageNames[value] }));
 
 interface WhoReadsProps {
   student: Student;
@@ -82,13 +77,8 @@ export function WhoReads({ student, form, errorOf, onChange }: WhoReadsProps) {
             },
           }),
           ', its fixed words in ',
-          choicePhrase<PageLanguage>({
-            name: 'choose the language',
-            value: form.language,
-            options: languages,
-            onChange: (language) => {
-              onChange({ language });
-            },
+          languagePhrase(form.language, (language) => {
+            onChange({ language });
           }),
           '; what you write stays as you write it.',
         ]}
