@@ -1,3 +1,4 @@
+import { invited } from './colleagues';
 import { facesOfPdf, sheetsOfPdf, textOfPdf } from './pdfText';
 import { change, signedIn, startServer, type Caller, type TestServer } from './server';
 import { makeClass, send } from './smallClass';
@@ -152,6 +153,17 @@ test('a PDF that nobody waits for is not made, and the server goes on', async ()
   await expect(asked).rejects.toThrow('abort');
   expect((await ines.call('GET', '/api/setup')).status).toBe(200);
   await bytesOf(await ines.call('POST', '/api/reports', reports({ studentIds: ['ann'] })));
+});
+
+test('whoever makes a document stands at its foot, in whatever script', async () => {
+  const odysseas = await invited(server, ines, {
+    name: 'Οδυσσέας Παππάς',
+    role: 'teacher',
+    sectionId: 'knots',
+  });
+  const asked = reports({ studentIds: ['kit'], lookForIds: [] });
+  const text = textOfPdf(await bytesOf(await odysseas.call('POST', '/api/reports', asked)));
+  expect(text).toContain('Οδυσσέας Παππάς, 23 November 2026');
 });
 
 test('a letter that no typeface has is shown as missing, and long words stay on the sheet', async () => {

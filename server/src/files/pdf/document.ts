@@ -101,8 +101,8 @@ export async function pdfOf(sheet: Sheet, content: Content[] | readonly Part[]):
     content: isParts(content) ? content.map((part) => sectionOf(sheet, part)) : content,
     ...(sheet.bare || isParts(content) ? {} : framed(sheet)),
   };
-  // What stands below each page is written when the typefaces were told already.
-  words('Page of 0123456789');
+  // Footers are made during the layout, when no typeface can be added any more: theirs are looked up here.
+  words(`${sheet.made} Page of 0123456789`);
   offerFaces();
   return new Uint8Array(await pdfmake.createPdf(definition).getBuffer());
 }
