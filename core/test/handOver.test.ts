@@ -51,7 +51,14 @@ const brought = {
   ],
   message: [{ ...record, id: 'letter', studentId: 'ann' }],
   standing: [standing('theirs', 'A', 'away')],
-  term: [{ ...record, id: 'term' }],
+  term: [
+    { ...record, id: 'term', startsOn: '2026-11-02', endsOn: '2026-12-04' },
+    { ...record, id: 'spring', startsOn: '2026-02-02', endsOn: '2026-06-30' },
+  ],
+  dayOff: [
+    { ...record, id: 'autumnBreak', startsOn: '2026-11-09', endsOn: '2026-11-13' },
+    { ...record, id: 'easter', startsOn: '2026-04-03', endsOn: '2026-04-12' },
+  ],
 } as unknown as RecordLists;
 
 test('a class is taken out with its students, their guardians, its records and their words, and nothing of one’s own', () => {
@@ -66,7 +73,7 @@ test('a class is taken out with its students, their guardians, its records and t
       note: ['n'],
       noteStudent: ['na'],
       message: [],
-      term: ['term'],
+      term: ['term', 'spring'],
       standing: ['theirs'],
     },
   });
@@ -79,8 +86,11 @@ test.each([
   ['their own, where the keeper brings it in', [standing('ours', 'F', 'away')], true, 'theirs', ['theirs']],
   ['none, where the school has nothing like it', [standing('ours', 'H', 'here')], false, null, []],
 ] as const)('marks become %s', (_what, standings, isKeeper, expected, added) => {
-  const fitted = intoSchool(brought, { standings, isKeeper });
+  const terms = [{ ...record, id: 'ours', name: 'Autumn', startsOn: '2026-09-01', endsOn: '2026-12-18' }];
+  const fitted = intoSchool(brought, { terms, standings, isKeeper });
   expect(fitted.mark?.[0]?.standingId).toBe(expected);
   expect(fitted.standing?.map(({ id }) => id)).toEqual(added);
-  expect(fitted.term).toEqual([]);
+  // Only the keeper adds terms, and none beside one that is there.
+  const ids = (rows: readonly { id: string }[] | undefined) => rows?.map(({ id }) => id);
+  expect([ids(fitted.term), ids(fitted.dayOff)]).toEqual(isKeeper ? [['spring'], ['easter']] : [[], []]);
 });

@@ -1,12 +1,17 @@
 import type { RecordLists } from '../../records/records';
-import type { Standing } from '../../records/schema';
+import type { DayOff, Standing, Term } from '../../records/schema';
 
-interface Receiving {
+export interface Receiving {
+  /** Its terms. */
+  terms: readonly Term[];
   /** The school's kinds of marks. */
   standings: readonly Standing[];
   /** Whether whoever brings it in may set up the school. */
   isKeeper: boolean;
 }
+
+const meets = (a: Pick<Term, 'startsOn' | 'endsOn'>, b: Pick<DayOff, 'startsOn' | 'endsOn'>) =>
+  a.startsOn <= b.endsOn && b.startsOn <= a.endsOn;
 
 const sameMeaning = (a: Standing, b: Standing) => a.countsAs === b.countsAs && a.excused === b.excused;
 
@@ -23,8 +28,9 @@ function ownStanding(brought: Standing, { standings, isKeeper }: Receiving): Sta
 }
 
 /**
- * A class that was handed over, fitted into the school that receives it: its marks are of that school's kinds, and its
- * terms, days off and name stay as they are.
+ * A class that was handed over, fitted into the school that receives it: its marks become that school's kinds, and the
+ * school's terms, days off and name stay as they are. Terms at other times, with their days off, are added where
+ * whoever brings it in may do so.
  * @param records of an archive without a school of its own
  */
 export function intoSchool(records: RecordLists, receiving: Receiving): RecordLists {
@@ -42,10 +48,13 @@ export function intoSchool(records: RecordLists, receiving: Receiving): RecordLi
     const as = id === null ? null : (own.get(id) ?? id);
     return as !== null && there.has(as) ? as : null;
   };
+  const terms = (records.term ?? []).filter(
+    (term) => receiving.isKeeper && !receiving.terms.some((one) => meets(one, term)),
+  );
   return {
     ...records,
-    term: [],
-    dayOff: [],
+    term: terms,
+    dayOff: (records.dayOff ?? []).filter((day) => terms.some((term) => meets(term, day))),
     standing: added.map((one) => ({ ...one, mergedIntoId: standingOf(one.mergedIntoId) })),
     mark: (records.mark ?? []).map((mark) => ({ ...mark, standingId: standingOf(mark.standingId) })),
   };

@@ -1,7 +1,7 @@
 import { ulid } from 'ulid';
 import { broughtRecord, type BroughtRecord } from '@slate-path/core/keeping/archive/brought';
 import type { RecordLists } from '@slate-path/core/records/records';
-import type { RecordOf, School, TableName } from '@slate-path/core/records/schema';
+import type { RecordOf, School, TableName, Term } from '@slate-path/core/records/schema';
 import { tableNames } from '@slate-path/core/records/tables';
 import { intoSchool } from '@slate-path/core/keeping/archive/intoSchool';
 import { memberOf } from '../../scopes/access';
@@ -55,11 +55,11 @@ function withTerm(records: RecordLists): RecordLists {
  * A class that was handed over comes into a school that is set up; an archive of everything makes the school as it
  * was, where whoever brings it in looks after the school.
  */
-async function fitted(place: Place, records: RecordLists, isSetUp: boolean): Promise<RecordLists> {
+async function fitted(place: Place, records: RecordLists, terms: readonly Term[]): Promise<RecordLists> {
   const isKeeper = isKeeperHere(place);
-  if (isKeeper && (records.school !== undefined || !isSetUp)) return withTerm(records);
+  if (isKeeper && (records.school !== undefined || terms.length === 0)) return withTerm(records);
   const standings = await load(place.database.read, 'standing', place.teacherId);
-  return intoSchool(records, { standings, isKeeper });
+  return intoSchool(records, { terms, standings, isKeeper });
 }
 
 /**
@@ -74,13 +74,16 @@ export async function bringArchive(
   told: (share: number) => void = () => undefined,
 ): Promise<{ records: number; changeIds: string[] }> {
   const { database, teacherId } = place;
-  const isSetUp = (await load(database.read, 'term', teacherId, { removed: false })).length > 0;
-  const records = await fitted(place, read.records, isSetUp);
+  const terms = await load(database.read, 'term', teacherId, { removed: false });
+  const records = await fitted(place, read.records, terms);
   const [school] = await load(database.read, 'school', teacherId);
   const archived: School | undefined = records.school?.[0];
   const changeIds: string[] = [];
   if (school && isKeeperHere(place)) {
-    const { name, zone, graceMinutes } = archived ?? { ...school, zone: isSetUp ? school.zone : read.zone };
+    const { name, zone, graceMinutes } = archived ?? {
+      ...school,
+      zone: terms.length > 0 ? school.zone : read.zone,
+    };
     const isSame = school.name === name && school.zone === zone && school.graceMinutes === graceMinutes;
     if (!isSame) changeIds.push(await setSchool(place, { id: school.id, name, zone, graceMinutes }));
   }
