@@ -1,3 +1,6 @@
+import fc from 'fast-check';
+import type { AnswerOf } from '@slate-path/core/api/contract';
+import { namesLeft, noteText, shown, students } from '../../core/test/namedNotes';
 import { invited } from './colleagues';
 import { facesOfPdf, sheetsOfPdf, textOfPdf } from './pdfText';
 import { change, signedIn, startServer, type Caller, type TestServer } from './server';
@@ -76,6 +79,8 @@ test('reports name each student on sheets of their own, in every script, and nob
   expect(sheets[0]).toContain('3 times in 1 lesson observed');
   expect(sheets[0]).toMatch(/From discussions[^]*Listen first\.\s+Goal: Asked why \(2\), not reached/);
   expect(sheets[2]).toContain('الطالبة مجتهدة');
+  // An English sentence about somebody with an Arabic name is read from left to right.
+  expect(sheets[2]).toMatch(/^ {0,12}\S? ?أمينة\S* ?was there in the one lesson taken\./m);
   expect(sheets[1]).toContain('Page 1');
 });
 
@@ -110,6 +115,54 @@ test('a register, totals, counts, notes and a page are PDFs with what their tabl
   };
   const page = await bytesOf(await ines.call('POST', '/api/reader-pages/paper', { settings }));
   expect(textOfPdf(page)).toMatch(/Gut\.[^]*mal je Stunde[^]*Every day\./);
+});
+
+test('200 notes with several children name no other in a page or its PDF', async () => {
+  const own = Object.fromEntries(students.map(({ id }) => [id, id]));
+  await makeClass(ines, 'watch', own, 'w');
+  await send(
+    ines,
+    students.map(({ id, ...rest }) =>
+      change('student.set', { id, student: { ...rest, grade: '', schoolId: '' }, guardians: [] }),
+    ),
+  );
+  const texts = fc.sample(noteText, { numRuns: 200, seed: 24 });
+  const idOf = (at: number) => `told${at}`;
+  await send(
+    ines,
+    texts.map((text, at) =>
+      change('note.write', {
+        ...{ id: idOf(at), text, own: false, at: '2026-11-23T11:00:00.000Z', happenedAt: null, lesson: null },
+        ...{ sectionId: 'watch', place: '', doubts: [], topics: [], lookAgainOn: null },
+        students: [{ studentId: shown!.id, spans: [] }],
+      }),
+    ),
+  );
+  const wanted = (noteIds: string[]) => ({
+    ...{
+      studentIds: [shown!.id],
+      reader: 'Mo',
+      relation: 'home',
+      language: 'en',
+      from: '2026-11-02',
+      to: null,
+    },
+    ...{ presence: true, engagement: true, work: true, weather: true, circles: true, lookFors: [] },
+    ...{ noteIds, stepIds: [], summary: texts[0], mayWriteBack: false },
+  });
+  let told = 0;
+  for (let from = 0; from < texts.length; from += 50) {
+    const settings = wanted(texts.slice(from, from + 50).map((_text, at) => idOf(from + at)));
+    const rest = { settings, until: '2026-12-07', code: '' };
+    const { html } = (await (
+      await ines.call('POST', '/api/reader-pages/preview', rest)
+    ).json()) as AnswerOf<'previewPage'>;
+    const paper = await bytesOf(await ines.call('POST', '/api/reader-pages/paper', { settings }));
+    const read = [html.replace(/<[^>]*>/g, ' '), textOfPdf(paper)];
+    expect(read.map(namesLeft)).toEqual([[], []]);
+    told += read[1]!.split('23 November').length - 2;
+  }
+  expect(told).toBeGreaterThan(190);
 });
 
 test('slips of feedback stand four to a sheet, each with its student’s name, goal and next goal', async () => {

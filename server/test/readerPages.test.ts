@@ -173,3 +173,56 @@ test('a page ends with the rights of its maker, and goes with an erased student'
   expect(pages.filter(({ isOpen }) => isOpen)).toEqual([]);
   expect(JSON.stringify(pages)).not.toContain('Bogdan');
 });
+
+test('a class without names: sums alone, nobody in any text, and none where one could guess', async () => {
+  const crew = { p1: 'Odalys', p2: 'Emre', p3: 'Maeve', p4: 'Saoirse', p5: 'Ngoc' };
+  await makeClass(ines, 'crew', crew, 'c');
+  const met = { id: 'crew1', sectionId: 'crew', date: '2026-11-23', startsAt: '10:40', endsAt: '11:30' };
+  const mark = { arrivedAt: null, leftAt: null, comment: '', source: 'hand' };
+  const { standing } = (await (await ines.call('GET', '/api/setup')).json()) as AnswerOf<'setup'>;
+  const away = standing.find(({ countsAs, excused }) => countsAs === 'away' && !excused)!;
+  const sweep = (studentId: string, level: number) => ({ studentId, level });
+  await send(ines, [
+    change('roll.mark', {
+      ...{ lesson: met, takenAt: '2026-11-23T10:41:00.000Z' },
+      marks: [{ ...mark, studentId: 'p1', standingId: away.id }],
+    }),
+    change('sweep.set', { lesson: met, levels: Object.keys(crew).map((id, at) => sweep(id, at % 4)) }),
+  ]);
+  const wanted = { studentIds: [], sectionId: 'crew', summary: 'Odalys and Emre led.', language: 'de' };
+  const { html, named, draft } = await preview(wanted);
+  expect(named).toEqual(['Ines Halloran']);
+  expect(html).toMatch(
+    /Boats[^]*Schülerinnen und Schüler: 5[^]*O\. T\. and E\. T\. led[^]*80 %[^]*Erfasste Stunden/,
+  );
+  expect(draft).toContain('In the one lesson taken 4 of 5 students were there.');
+  expect(draft).toContain('half of the class or more was “Coasting” or above');
+  const { token } = await make(wanted);
+  const text = await (await open(token)).text();
+  expect(text).toBe(html);
+  for (const name of Object.values(crew)) expect(text).not.toContain(name);
+  const { pages } = (await (await ines.call('GET', '/api/reader-pages')).json()) as AnswerOf<'pages'>;
+  const made = pages.find(({ settings: { sectionId } }) => sectionId === 'crew');
+  expect(made).toMatchObject({ names: [], className: 'Boats', isOpen: true });
+
+  await ines.call('POST', '/api/students/p5/erasure', { name: 'Ngoc Tanaka' });
+  expect((await open(token)).status).toBe(404);
+  const refused = async (own: object, by = ines) => {
+    const answer = await by.call('POST', '/api/reader-pages', page({ ...wanted, ...own }));
+    return [answer.status, ((await answer.json()) as { detail: string }).detail];
+  };
+  expect(await refused({})).toEqual([400, expect.stringContaining('fewer than 5 students')]);
+  expect(await refused({}, bela)).toEqual([404, expect.stringContaining('no such class')]);
+  expect((await refused({ studentIds: ['ann'] }))[0]).toBe(400);
+  expect((await refused({ noteIds: ['noteA'] }))[0]).toBe(400);
+});
+
+test('what was written of somebody on a page about another is cleaned when they are erased', async () => {
+  const { token } = await make({ summary: 'Annika sits beside Cyrille.' });
+  expect(await (await open(token)).text()).toContain('Annika sits beside C. T.');
+  await ines.call('POST', '/api/students/cy/erasure', { name: 'Cyrille Tanaka' });
+  const answer = await open(token);
+  expect(answer.status).toBe(200);
+  expect(await answer.text()).not.toContain('Cyrille');
+  expect(await (await ines.call('GET', '/api/reader-pages')).text()).not.toContain('Cyrille');
+});

@@ -9,6 +9,8 @@ const Made = z.object({
   settings: PageSettings,
   /** Those whose page it is, by the names they have now. */
   names: z.array(z.string()),
+  /** The class that it tells of as a whole. */
+  className: z.string().nullable(),
   madeBy: z.string(),
   madeAt: z.iso.datetime(),
   until: z.string(),

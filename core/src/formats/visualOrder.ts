@@ -6,10 +6,17 @@ const rightToLeft = /[\p{Script=Arabic}\p{Script=Hebrew}\p{Script=Syriac}\p{Scri
 
 export const hasRightToLeft = (text: string): boolean => rightToLeft.test(text);
 
-/** Is a text, by its first letter that has a direction, written from right to left? */
-export function beginsRightToLeft(text: string): boolean {
-  const letter = /\p{L}/u.exec(text)?.[0];
-  return letter !== undefined && rightToLeft.test(letter);
+/** In which direction a line is read as a whole. */
+export type Direction = 'ltr' | 'rtl';
+
+/**
+ * In which direction a text of people is read: that of most of its letters, for an English sentence may begin with an
+ * Arabic name (UAX 9, rule HL1, leaves it to the program).
+ */
+export function directionOf(text: string): Direction {
+  const letters = text.match(/\p{L}/gu) ?? [];
+  const against = letters.filter((letter) => rightToLeft.test(letter)).length;
+  return against * 2 > letters.length ? 'rtl' : 'ltr';
 }
 
 interface Piece {
@@ -18,8 +25,8 @@ interface Piece {
 }
 
 /** Pieces of one level each, cut at spaces too. */
-function piecesOf(line: string): Piece[] {
-  const { levels } = bidi.getEmbeddingLevels(line);
+function piecesOf(line: string, direction: Direction | undefined): Piece[] {
+  const { levels } = bidi.getEmbeddingLevels(line, direction);
   const pieces: Piece[] = [];
   let space: boolean | null = null;
   for (let at = 0; at < line.length; at++) {
@@ -39,11 +46,12 @@ function piecesOf(line: string): Piece[] {
  * A line of text in the order in which its pieces stand from left to right, for what sets words one after the other
  * and shapes each of them by itself: the letters within a piece stay in the order in which they are read.
  * Source: the Unicode Bidirectional Algorithm (UAX 9), rule L2, over pieces; levels by the package bidi-js.
+ * @param direction of the whole; that of its first letter unless said
  * @returns the pieces, spaces among them; a line without letters from right to left is one piece
  */
-export function visualOrder(line: string): string[] {
+export function visualOrder(line: string, direction?: Direction): string[] {
   if (!hasRightToLeft(line)) return line === '' ? [] : [line];
-  const pieces = piecesOf(line);
+  const pieces = piecesOf(line, direction);
   const highest = Math.max(...pieces.map(({ level }) => level));
   for (let level = highest; level >= 1; level--)
     for (let at = 0; at < pieces.length; at++) {

@@ -1,8 +1,18 @@
 import { lowerMedian } from '../../statistics/median';
-import { countStatuses } from '../../work/pieceStatus';
+import { countStatuses, noPieces, pieceStatuses, type PieceCounts } from '../../work/pieceStatus';
 import { listed } from '../../words/listed';
 import { many } from '../../words/many';
-import type { CountsOnPage, Dated, PieceOnPage, PresenceOnPage, StudentOnPage } from './onPage';
+import type {
+  ClassOnPage,
+  ClassPieceOnPage,
+  ClassPresenceOnPage,
+  CountsOnPage,
+  Dated,
+  PageFacts,
+  PieceOnPage,
+  PresenceOnPage,
+  StudentOnPage,
+} from './onPage';
 
 const tenths = (value: number) => String(Math.round(value * 10) / 10);
 
@@ -53,8 +63,7 @@ function engagementSentence(name: string, points: readonly Dated[], levels: read
     : `In at least half of ${many(points.length, 'lesson')} looked at, ${name} was “${level}” or above.`;
 }
 
-function workSentence(pieces: readonly PieceOnPage[]): string {
-  const counts = countStatuses(pieces.map(({ status }) => status));
+function workSentence(counts: PieceCounts, ofWhat: (due: number) => string): string {
   const due = counts.on_time + counts.late + counts.missing;
   if (due === 0) return '';
   const parts = [
@@ -62,8 +71,10 @@ function workSentence(pieces: readonly PieceOnPage[]): string {
     counts.late > 0 ? `${counts.late} came late` : '',
     counts.missing > 0 ? `${counts.missing} ${counts.missing === 1 ? 'is' : 'are'} missing` : '',
   ].filter(Boolean);
-  return `Of ${many(due, 'piece')} of work ${listed(parts)}.`;
+  return `Of ${ofWhat(due)} ${listed(parts)}.`;
 }
+
+const countsOfPieces = (pieces: readonly PieceOnPage[]) => countStatuses(pieces.map(({ status }) => status));
 
 /**
  * A summary of what a page shows of a student, in plain sentences, to be set right by the teacher. Nothing is in it
@@ -77,8 +88,54 @@ export function draftForReader(student: StudentOnPage, levels: readonly string[]
     presence ? presenceSentence(called, presence) : '',
     ...counts.map(countsSentence),
     engagement ? engagementSentence(called, engagement, levels) : '',
-    work ? workSentence(work) : '',
+    work ? workSentence(countsOfPieces(work), (due) => `${many(due, 'piece')} of work`) : '',
   ]
     .filter(Boolean)
     .join(' ');
 }
+
+function classPresenceSentence({ there, away, lessons }: ClassPresenceOnPage): string {
+  if (lessons.length === 0 || there + away === 0) return '';
+  const [most, of] = [there / lessons.length, (there + away) / lessons.length];
+  return lessons.length === 1
+    ? `In the one lesson taken ${there} of ${there + away} students were there.`
+    : `On average ${tenths(most)} of ${tenths(of)} students were there, over ${lessons.length} lessons.`;
+}
+
+function classEngagementSentence(points: readonly Dated[], levels: readonly string[]): string {
+  const middle = lowerMedian(points.map(({ value }) => value));
+  const level = middle === null ? undefined : levels[middle];
+  return level === undefined
+    ? ''
+    : `In at least half of ${many(points.length, 'lesson')} looked at, half of the class or more was “${level}” or above.`;
+}
+
+function allPieces(pieces: readonly ClassPieceOnPage[]): PieceCounts {
+  const sum = noPieces();
+  for (const { counts } of pieces) for (const status of pieceStatuses) sum[status] += counts[status];
+  return sum;
+}
+
+/** The same of a class as a whole. */
+export function draftOfClass(section: ClassOnPage, levels: readonly string[]): string {
+  const { presence, counts, engagement, work } = section;
+  return [
+    presence ? classPresenceSentence(presence) : '',
+    ...counts.map(countsSentence),
+    engagement ? classEngagementSentence(engagement, levels) : '',
+    work
+      ? workSentence(
+          allPieces(work),
+          (due) => `${many(due, 'hand-in')} that ${due === 1 ? 'was' : 'were'} due`,
+        )
+      : '',
+  ]
+    .filter(Boolean)
+    .join(' ');
+}
+
+/** A draft for everything that a page tells of. */
+export const draftOf = ({ students, section, levels }: PageFacts): string =>
+  section
+    ? draftOfClass(section, levels)
+    : students.map((student) => draftForReader(student, levels)).join('\n\n');

@@ -4,6 +4,8 @@ export type ReaderRelation = (typeof readerRelations)[number];
 
 /** So many students may stand on one page. */
 export const mostOnPage = 12;
+/** Of fewer students than these nothing is told without names: one could guess who is meant. */
+export const fewestUnnamed = 5;
 /** So long a page is open unless somebody says otherwise, and at most, in days. */
 export const usualDays = 14;
 export const mostDays = 366;

@@ -1,6 +1,6 @@
 import type { BarShape } from '../../drawing/barPaths';
 import type { LookFor } from '../../records/schema';
-import type { PieceStatus } from '../../work/pieceStatus';
+import type { PieceCounts, PieceStatus } from '../../work/pieceStatus';
 import type { PageLanguage } from './language';
 
 /** A value on a day, `YYYY-MM-DD`. */
@@ -61,6 +61,36 @@ export interface StudentOnPage {
   steps: readonly { date: string; text: string }[] | null;
 }
 
+/** How a class was there, in sums; marks of one student who is in it twice count twice. */
+export interface ClassPresenceOnPage {
+  there: number;
+  away: number;
+  late: number;
+  leftEarly: number;
+  excused: number;
+  /** Those taken, with how many were away. */
+  lessons: readonly Dated[];
+}
+
+/** How a piece of work stands in a class. */
+export interface ClassPieceOnPage extends Pick<PieceOnPage, 'title' | 'dueOn'> {
+  counts: PieceCounts;
+}
+
+/** A class as a whole, nobody by name. Null: that part was not chosen. */
+export interface ClassOnPage {
+  name: string;
+  /** In the class on the last day that is told of. */
+  students: number;
+  presence: ClassPresenceOnPage | null;
+  counts: readonly CountsOnPage[];
+  /** Where the middle student was, in each lesson in which enough were looked at. */
+  engagement: readonly Dated[] | null;
+  work: readonly ClassPieceOnPage[] | null;
+  /** What the middle student said, in each lesson in which enough said something. */
+  weather: readonly Dated[] | null;
+}
+
 /** Everything that stands on a reader's page, fit for the reader. */
 export interface PageFacts {
   language: PageLanguage;
@@ -75,5 +105,11 @@ export interface PageFacts {
   levels: readonly string[];
   summary: string;
   students: readonly StudentOnPage[];
+  /** Told of as a whole, in place of students. */
+  section: ClassOnPage | null;
   mayWriteBack: boolean;
 }
+
+/** What a page is called: those whom it tells of, or the class that it tells of as a whole. */
+export const titleOf = ({ students, section }: Pick<PageFacts, 'students' | 'section'>): string =>
+  section?.name ?? students.map(({ name }) => name).join(', ');

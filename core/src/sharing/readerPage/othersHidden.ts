@@ -75,7 +75,8 @@ export class OthersHidden {
     for (const { from, to, as } of places) {
       if (from < at) continue;
       shown += text.slice(at, from) + as;
-      at = to;
+      // Initials end with a full stop: a sentence that ends with them has no second one.
+      at = as.endsWith('.') && text[to] === '.' ? to + 1 : to;
     }
     return shown + text.slice(at);
   }

@@ -63,7 +63,8 @@ const sessionsOf = (lessons: CountsOnPage['lessons'], language: Page['language']
   })),
 });
 
-function countsBlocks(
+/** A look-for: its chart, sums and what is said of it. */
+export function countsBlocks(
   { lessons, tone, measure, comment }: CountsOnPage,
   { language }: Page,
   say: Say,
@@ -92,7 +93,8 @@ function countsBlocks(
   ];
 }
 
-function courseBlocks(
+/** Values between levels that have names, as a line. */
+export function courseBlocks(
   points: readonly Dated[],
   levels: readonly { value: number; name: string }[],
   ink: 'slate' | 'inkQuiet',
@@ -108,7 +110,7 @@ function courseBlocks(
   return [quiet(about), { kind: 'picture', svg: courseChart(points, ink, levels, { says, ...days }) }];
 }
 
-const statusNames: Record<PieceStatus, keyof FixedWords> = {
+export const statusNames: Record<PieceStatus, keyof FixedWords> = {
   on_time: 'onTime',
   late: 'workLate',
   missing: 'missing',
@@ -149,15 +151,17 @@ function circlesBlocks(circles: readonly CircleOnPage[], { language }: Page, say
   return datedBlocks(texts, { language }, say('noneYet'));
 }
 
+/** The ends of what is said of inner weather. */
+export const skyIn = (say: Say) => [
+  { value: 1, name: say('storm') },
+  { value: 5, name: say('clear') },
+];
+
 /** All parts of one student that were chosen, in their order. */
 export function partsOf(student: StudentOnPage, page: Page): PagePart[] {
   const say = wordsIn(page.language);
   const { presence, counts, engagement, work, weather, circles, notes, steps } = student;
   const named = page.levels.map((name, value) => ({ value, name }));
-  const sky = [
-    { value: 1, name: say('storm') },
-    { value: 5, name: say('clear') },
-  ];
   const axis = say('engagementAxis');
   return [
     presence && { title: say('there'), blocks: presenceBlocks(presence, say) },
@@ -167,7 +171,10 @@ export function partsOf(student: StudentOnPage, page: Page): PagePart[] {
       blocks: courseBlocks(engagement, named, 'slate', axis, page, say),
     },
     work && { title: say('work'), blocks: workBlocks(work, page, say) },
-    weather && { title: say('weather'), blocks: courseBlocks(weather, sky, 'inkQuiet', '', page, say) },
+    weather && {
+      title: say('weather'),
+      blocks: courseBlocks(weather, skyIn(say), 'inkQuiet', '', page, say),
+    },
     circles && { title: say('circles'), blocks: circlesBlocks(circles, page, say) },
     steps && { title: say('steps'), blocks: datedBlocks(steps, page, say('noneYet')) },
     notes && { title: say('notes'), blocks: datedBlocks(notes, page, say('noNotes')) },

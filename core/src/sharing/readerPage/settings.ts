@@ -10,7 +10,9 @@ export const Words = z.string().trim().max(4000, 'At most 4,000 characters');
 /** What a reader is shown: chosen by the teacher, kept with the page, and read anew at each opening. */
 export const PageSettings = z
   .strictObject({
-    studentIds: z.array(Id).min(1, 'Whose page is it?').max(mostOnPage, `At most ${mostOnPage} students`),
+    studentIds: z.array(Id).max(mostOnPage, `At most ${mostOnPage} students`),
+    /** The class that is told of as a whole, without a name; null where students are told of. */
+    sectionId: Id.nullable().default(null),
     reader: z.string().trim().min(1, 'Who reads it?').max(80, 'At most 80 characters'),
     relation: z.enum(readerRelations),
     language: z.enum(pageLanguages),
@@ -31,6 +33,15 @@ export const PageSettings = z
     summary: Words,
     mayWriteBack: z.boolean(),
   })
+  .refine(({ studentIds, sectionId }) => (sectionId === null) === studentIds.length > 0, {
+    path: ['studentIds'],
+    message: 'A page tells of students, or of a class without names',
+  })
+  .refine(
+    ({ sectionId, circles, noteIds, stepIds }) =>
+      sectionId === null || (!circles && noteIds.length + stepIds.length === 0),
+    { path: ['noteIds'], message: 'What is written of students does not go without their names' },
+  )
   .refine(({ from, to }) => to === null || from <= to, {
     path: ['to'],
     message: 'The last day is before the first',

@@ -1,6 +1,7 @@
 import pdfmake from 'pdfmake';
 import type { Content, ContentText, TDocumentDefinitions, TFontDictionary } from 'pdfmake/interfaces';
 import { paper } from '@slate-path/core/drawing/palette';
+import type { Direction } from '@slate-path/core/formats/visualOrder';
 import type { PaperSize } from '@slate-path/core/sharing/papers/sizes';
 import { facesInUse, runsOf } from './faces';
 import { words } from './text';
@@ -107,10 +108,10 @@ export async function pdfOf(sheet: Sheet, content: Content[] | readonly Part[]):
   return new Uint8Array(await pdfmake.createPdf(definition).getBuffer());
 }
 
-export const heading = (text: string, level: 1 | 2): ContentText =>
+export const heading = (text: string, level: 1 | 2, direction?: Direction): ContentText =>
   level === 1
-    ? { ...words(text, { size: 20, title: true }), lineHeight: 1.1 }
-    : words(text, { size: 12, bold: true, margin: [0, 14, 0, 4] });
+    ? { ...words(text, { size: 20, title: true, direction }), lineHeight: 1.1 }
+    : words(text, { size: 12, bold: true, margin: [0, 14, 0, 4], direction });
 
 export const rule = (width: number): Content => ({
   canvas: [{ type: 'line', x1: 0, y1: 0, x2: width, y2: 0, lineWidth: 0.5, lineColor: paper.line }],

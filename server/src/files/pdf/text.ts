@@ -1,5 +1,10 @@
 import type { ContentText } from 'pdfmake/interfaces';
-import { beginsRightToLeft, hasRightToLeft, visualOrder } from '@slate-path/core/formats/visualOrder';
+import {
+  directionOf,
+  hasRightToLeft,
+  visualOrder,
+  type Direction,
+} from '@slate-path/core/formats/visualOrder';
 import { paper } from '@slate-path/core/drawing/palette';
 import { runsOf, type Run } from './faces';
 
@@ -13,14 +18,16 @@ export interface Look {
   width?: number;
   margin?: [number, number, number, number];
   align?: 'left' | 'center' | 'right';
+  /** In which it is read as a whole; that of most of its letters unless said. */
+  direction?: Direction | undefined;
 }
 
 const usualSize = 10.5;
 
 /** A line as runs of one face each, spaces with the run before them. */
-function lineRuns(line: string, title: boolean): Run[] {
+function lineRuns(line: string, title: boolean, direction: Direction): Run[] {
   const runs: Run[] = [];
-  for (const piece of visualOrder(line)
+  for (const piece of visualOrder(line, direction)
     .flatMap((part) => part.split(/(\s+)/))
     .filter(Boolean)) {
     const last = runs.at(-1);
@@ -87,14 +94,15 @@ const plain = (text: string) =>
 /** A text of any script as a document takes it: each run with its face, in the order in which it stands. */
 export function words(text: string, look: Look = {}): ContentText {
   const { size = usualSize, bold = false, title = false, tone = 'ink', width, margin, align } = look;
+  const direction = look.direction ?? directionOf(text);
   const lines = plain(text)
     .split('\n')
     .flatMap((line) => brokenLines(line, size, width));
   const runs = lines.flatMap((line, at) => {
-    const own = lineRuns(line, title).map(inline);
+    const own = lineRuns(line, title, direction).map(inline);
     return at < lines.length - 1 ? [...own, { text: '\n' }] : own;
   });
-  const alignment = align ?? (beginsRightToLeft(text) ? 'right' : 'left');
+  const alignment = align ?? (direction === 'rtl' ? 'right' : 'left');
   return {
     ...{ text: runs, fontSize: size, bold, color: paper[tone], alignment },
     ...(margin ? { margin } : {}),

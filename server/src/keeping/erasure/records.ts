@@ -127,7 +127,8 @@ export function eraseRows(sql: Sql, teacherId: string, found: Found): void {
     }
   }
   for (const statement of forgetUnused) sql.run(statement);
-  forgetPagesOf(sql, found.student.id);
+  const { concerns, rename } = cleaningOf(found.student.id, found.names, found.recordIds);
+  forgetPagesOf(sql, found.student.id, (text) => (concerns(text) ? rename(text) : text));
   forgetCardsOf(sql, found.student.id);
   sql.run('DELETE FROM "pathGrant" WHERE "studentId" = ?', found.student.id);
   sql.run('DELETE FROM "access" WHERE "scopeId" = ?', found.student.id);

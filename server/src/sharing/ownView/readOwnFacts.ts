@@ -33,7 +33,15 @@ const pageSettings = (
   from: string,
   to: string,
 ): PageSettings => ({
-  ...{ studentIds: [studentId], reader: '', relation: 'other', language: settings.language, from, to },
+  ...{
+    studentIds: [studentId],
+    sectionId: null,
+    reader: '',
+    relation: 'other',
+    language: settings.language,
+    from,
+    to,
+  },
   ...{
     presence: settings.presence,
     work: settings.work,

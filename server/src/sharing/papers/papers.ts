@@ -1,6 +1,6 @@
 import { draftForReader } from '@slate-path/core/sharing/readerPage/draft';
 import { dayIn } from '@slate-path/core/sharing/readerPage/language';
-import type { PageFacts } from '@slate-path/core/sharing/readerPage/onPage';
+import { titleOf, type PageFacts } from '@slate-path/core/sharing/readerPage/onPage';
 import type { PageSettings } from '@slate-path/core/sharing/readerPage/settings';
 import type { Reports } from '@slate-path/core/sharing/papers/settings';
 import type { PaperSize } from '@slate-path/core/sharing/papers/sizes';
@@ -15,20 +15,20 @@ export interface ReportsRequest extends Omit<PageRequest, 'settings' | 'until'> 
 }
 
 /** Who made it and when stands at the foot of each page. */
-function sheetOf({ school, teacher, students }: PageFacts, paper: PaperSize, today: string): Sheet {
-  const title = students.map(({ name }) => name).join(', ');
-  return { paper, title, school, made: `${teacher}, ${dayIn('en', today, true)}` };
+function sheetOf(facts: PageFacts, paper: PaperSize, today: string): Sheet {
+  const { school, teacher } = facts;
+  return { paper, title: titleOf(facts), school, made: `${teacher}, ${dayIn('en', today, true)}` };
 }
 
 /** A reader's page as a PDF. */
 export async function pagePaper({ paper, ...request }: PagePaperRequest): Promise<Uint8Array> {
   const { facts, today } = readFacts({ ...request, until: '' });
-  return pdfOf(sheetOf(facts, paper, today), reportContent(facts, [facts.summary], textWidth({ paper })));
+  return pdfOf(sheetOf(facts, paper, today), reportContent(facts, facts, textWidth({ paper })));
 }
 
 /** What a report shows of one student, as a page of them alone: the texts of each name nobody else. */
 const settingsOf = (reports: Reports, studentId: string): PageSettings => ({
-  studentIds: [studentId],
+  ...{ studentIds: [studentId], sectionId: null },
   ...{ reader: '', relation: 'other', language: reports.language, from: reports.from, to: reports.to },
   ...{
     presence: reports.presence,
@@ -53,7 +53,10 @@ export async function reportsPaper({ reports, ...request }: ReportsRequest): Pro
   const parts = read.map(({ facts }): Part => {
     const [student] = facts.students;
     const sentences = student && reports.sentences ? draftForReader(student, facts.levels) : '';
-    return { title: student?.name ?? '', content: reportContent(facts, [sentences, facts.summary], width) };
+    return {
+      title: student?.name ?? '',
+      content: reportContent(facts, { sentences, summary: facts.summary }, width),
+    };
   });
   const days = { from: dayIn('en', reports.from, true), to: dayIn('en', reports.to, true) };
   const title = `Reports, ${days.from} to ${days.to}`;

@@ -1,8 +1,10 @@
 import type { Content } from 'pdfmake/interfaces';
-import { dayIn } from '@slate-path/core/sharing/readerPage/language';
+import { dayIn, isRightToLeft } from '@slate-path/core/sharing/readerPage/language';
+import type { Direction } from '@slate-path/core/formats/visualOrder';
 import { wordsIn } from '@slate-path/core/sharing/readerPage/fixedWords/wordsIn';
-import type { PageFacts, StudentOnPage } from '@slate-path/core/sharing/readerPage/onPage';
-import { partsOf, type Block } from '@slate-path/core/sharing/readerPage/parts';
+import { titleOf, type PageFacts, type StudentOnPage } from '@slate-path/core/sharing/readerPage/onPage';
+import { classPartsOf } from '@slate-path/core/sharing/readerPage/classParts';
+import { partsOf, type Block, type PagePart } from '@slate-path/core/sharing/readerPage/parts';
 import { heading, rule } from '../../files/pdf/document';
 import { picture } from '../../files/pdf/picture';
 import { table } from '../../files/pdf/table';
@@ -34,24 +36,35 @@ function sessions(lines: readonly { day: string; value: string }[], width: numbe
   };
 }
 
-function content(block: Block, width: number): Content {
+/** Of a document: how wide its lines are, in points, and in which direction its own words are read. */
+interface Setting {
+  width: number;
+  direction: Direction;
+}
+
+function figures(pairs: readonly (readonly [string, number])[], { direction }: Setting): Content {
+  const shown = pairs.map(([name, value]) => [
+    words(name, { size: 9.5, tone: 'inkQuiet', direction }),
+    words(`\u00A0\u00A0${value}      `, { size: 9.5, bold: true, direction }),
+  ]);
+  const isLeft = direction === 'ltr';
+  const inOrder = isLeft ? shown : shown.map((pair) => pair.toReversed()).reverse();
+  return { text: inOrder.flat(), alignment: isLeft ? 'left' : 'right', margin: below };
+}
+
+function content(block: Block, setting: Setting): Content {
+  const { width, direction } = setting;
   switch (block.kind) {
     case 'quiet':
-      return block.text === '' ? [] : words(block.text, { size: 9, tone: 'inkQuiet', width });
+      return block.text === '' ? [] : words(block.text, { size: 9, tone: 'inkQuiet', width, direction });
     case 'strong':
-      return words(block.text, { bold: true, width });
+      return words(block.text, { bold: true, width, direction });
     case 'text':
       return words(block.text, { width, margin: below });
     case 'picture':
       return picture(block.svg, Math.min(width, widestPicture));
     case 'figures':
-      return {
-        text: block.pairs.flatMap(([name, value]) => [
-          words(name, { size: 9.5, tone: 'inkQuiet' }),
-          words(`\u00A0\u00A0${value}      `, { size: 9.5, bold: true }),
-        ]),
-        margin: below,
-      };
+      return figures(block.pairs, setting);
     case 'pieces':
       return table(
         block.lines.map(({ title, status, about }) => [title, status, about]),
@@ -59,7 +72,7 @@ function content(block: Block, width: number): Content {
       );
     case 'dated':
       return block.lines.map(({ day, text }) => ({
-        stack: [words(day, { size: 9, tone: 'inkQuiet' }), words(text, { width })],
+        stack: [words(day, { size: 9, tone: 'inkQuiet', direction }), words(text, { width })],
         margin: below,
       }));
     case 'sessions':
@@ -70,45 +83,57 @@ function content(block: Block, width: number): Content {
 /** A part stays together, unless it is longer than what goes on a sheet. */
 const longPart = 12;
 
-function studentContent(student: StudentOnPage, facts: PageFacts, width: number): Content[] {
-  return partsOf(student, facts).map(({ title, blocks }) => {
+function partsContent(parts: readonly PagePart[], setting: Setting): Content[] {
+  return parts.map(({ title, blocks }) => {
     const long = blocks.some(
       (block) => 'lines' in block && block.kind !== 'sessions' && block.lines.length > longPart,
     );
     return {
       stack: [
-        rule(width),
-        { ...heading(title, 2), margin: [0, 8, 0, 2] },
-        ...blocks.map((block) => content(block, width)),
+        rule(setting.width),
+        { ...heading(title, 2, setting.direction), margin: [0, 8, 0, 2] },
+        ...blocks.map((block) => content(block, setting)),
       ],
       unbreakable: !long,
     };
   });
 }
 
+const studentContent = (student: StudentOnPage, facts: PageFacts, setting: Setting) =>
+  partsContent(partsOf(student, facts), setting);
+
 /**
  * What a reader is shown, as it stands on paper.
+ * @param lead what stands above the parts: sentences that the program made, which are English, and what the teacher says
  * @param width of a line, in points
- * @param lead what stands above the parts: a summary, or sentences and a comment
  */
-export function reportContent(facts: PageFacts, lead: readonly string[], width: number): Content[] {
-  const { language, from, to, students } = facts;
+export function reportContent(
+  facts: PageFacts,
+  { sentences = '', summary }: { sentences?: string; summary: string },
+  width: number,
+): Content[] {
+  const { language, from, to, students, section } = facts;
   const say = wordsIn(language);
   const withYear = from.slice(0, 4) !== to.slice(0, 4);
   const days = say('upTo', { from: dayIn(language, from, withYear), to: dayIn(language, to, true) });
   const several = students.length > 1;
-  const about = several ? [days] : [...(students[0]?.classes ?? []), days];
+  const direction = isRightToLeft(language) ? 'rtl' : 'ltr';
+  const lead = { size: 11, width, margin: [0, 6, 0, 2] as [number, number, number, number] };
+  const classes = section ? [`${say('students')}: ${section.students}`] : (students[0]?.classes ?? []);
+  const about = several ? [days] : [...classes, days];
   return [
-    heading(students.map(({ name }) => name).join(', '), 1),
-    words(about.join(' · '), { size: 9.5, tone: 'inkQuiet', width, margin: below }),
-    ...lead.filter(Boolean).map((text) => words(text, { size: 11, width, margin: [0, 6, 0, 2] })),
+    heading(titleOf(facts), 1, direction),
+    words(about.join(' · '), { size: 9.5, tone: 'inkQuiet', width, margin: below, direction }),
+    ...(sentences === '' ? [] : [words(sentences, { ...lead, direction: 'ltr' })]),
+    ...(summary === '' ? [] : [words(summary, lead)]),
     ...students.flatMap((student): Content[] =>
       several
         ? [
-            { ...heading(student.name, 1), fontSize: 15, margin: [0, 16, 0, 0] },
-            ...studentContent(student, facts, width),
+            { ...heading(student.name, 1, direction), fontSize: 15, margin: [0, 16, 0, 0] },
+            ...studentContent(student, facts, { width, direction }),
           ]
-        : studentContent(student, facts, width),
+        : studentContent(student, facts, { width, direction }),
     ),
+    ...(section ? partsContent(classPartsOf(section, facts), { width, direction }) : []),
   ];
 }

@@ -6,6 +6,7 @@ import { checkRange } from '../../http/range';
 import { route } from '../../http/route';
 import { roleIn } from '../../scopes/access';
 import type { Services } from '../../services';
+import { demandMay } from '../readerPages/demandMay';
 import { passesOn } from '../readerPages/pages';
 
 /** Only a student's teachers pass on what is recorded of them. */
@@ -18,9 +19,9 @@ export const paperRoutes = [
   route('pagePaper', {
     allow: 'member',
     async handle({ body, teacherId, services, response }) {
-      demandTeachers(services, teacherId, body.settings.studentIds);
-      const { file } = services.database;
       const now = services.clock();
+      demandMay(services.database.lookUp, teacherId, body.settings, now);
+      const { file } = services.database;
       const request = { file, madeBy: teacherId, now, ...body };
       const bytes = await services.jobs.run('pagePaper', request, nobodyWaits(response));
       nameFile(response, 'page', 'pdf');

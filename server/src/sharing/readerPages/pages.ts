@@ -1,6 +1,7 @@
 import { timingSafeEqual } from 'node:crypto';
 import { ulid } from 'ulid';
 import { reads } from '@slate-path/core/scopes/rights';
+import { fewestUnnamed } from '@slate-path/core/sharing/readerPage/limits';
 import type { NewPage, PageSettings } from '@slate-path/core/sharing/readerPage/settings';
 import type { ReaderPageRow } from '../../database/readerPageEntities';
 import type { Sql } from '../../database/sql';
@@ -12,7 +13,11 @@ export type Page = Omit<ReaderPageRow, 'settings'> & { settings: PageSettings };
 
 const codeHashOf = (pageId: string, code: string) => hashOf(`${pageId} ${code.trim().toLowerCase()}`);
 
-const read = (row: ReaderPageRow): Page => ({ ...row, settings: JSON.parse(row.settings) as PageSettings });
+/** Pages of before a class could be told of have none. */
+const read = (row: ReaderPageRow): Page => ({
+  ...row,
+  settings: { sectionId: null, ...(JSON.parse(row.settings) as Omit<PageSettings, 'sectionId'>) },
+});
 
 /** Writes a page. @returns its id, and its token, which is kept nowhere */
 export function addPage(
@@ -58,14 +63,35 @@ export function passesOn(sql: Sql, personId: string, studentId: string): boolean
   return isThere !== undefined && reads(roleIn(sql, personId, studentId), 'step');
 }
 
+/** May somebody pass on what a page tells of? The teachers of its students, or of its class. */
+export function passesOnAll(
+  sql: Sql,
+  personId: string,
+  { studentIds, sectionId }: Pick<PageSettings, 'studentIds' | 'sectionId'>,
+): boolean {
+  if (sectionId === null) return studentIds.every((id) => passesOn(sql, personId, id));
+  const isThere = sql.get('SELECT 1 FROM "section" WHERE "id" = ? AND NOT "removed"', sectionId);
+  return isThere !== undefined && reads(roleIn(sql, personId, sectionId), 'step');
+}
+
+/** Is a class that is told of without names large enough to hide each student, over the days that are told of? */
+export function hidesEach(sql: Sql, { sectionId, from, to }: PageSettings, today: string): boolean {
+  if (sectionId === null) return true;
+  const found = sql.get<{ members: number }>(
+    'SELECT COUNT(DISTINCT "studentId") AS "members" FROM "enrolment" WHERE "sectionId" = :sectionId AND NOT "removed" AND ("startsOn" IS NULL OR "startsOn" <= :to) AND ("endsOn" IS NULL OR "endsOn" >= :from)',
+    { sectionId, from, to: to ?? today },
+  );
+  return (found?.members ?? 0) >= fewestUnnamed;
+}
+
 /**
  * Does a page open? Not after its last day, nor once it was ended; nor where its maker has left or does not teach one
- * of its students any more, nor once one of them was erased.
+ * of its students any more, nor once one of them was erased; nor where its class became too small to name nobody.
  */
 export function isOpen(sql: Sql, { endedAt, until, madeBy, settings }: Page, now: number): boolean {
   if (endedAt !== null || memberOf(sql, madeBy)?.until !== null) return false;
-  if (until < dayAtSchool(sql, madeBy, now)) return false;
-  return settings.studentIds.every((id) => passesOn(sql, madeBy, id));
+  const today = dayAtSchool(sql, madeBy, now);
+  return until >= today && passesOnAll(sql, madeBy, settings) && hidesEach(sql, settings, today);
 }
 
 /** The page that a link leads to and that opens; the same nothing for every other. */
@@ -81,11 +107,25 @@ export function endPage(sql: Sql, id: string, now: number): boolean {
   return sql.run('UPDATE "readerPage" SET "endedAt" = ? WHERE "id" = ? AND "endedAt" IS NULL', at, id) > 0;
 }
 
-/** Nothing of an erased student stays: not the page either, for its words may speak of them. */
-export function forgetPagesOf(sql: Sql, studentId: string): void {
+/**
+ * Nothing of an erased student stays: not the page either, for its words may speak of them. What was written on pages
+ * about others is cleaned: once the student is gone nothing shortens their name there.
+ * @param clean a text without the student
+ */
+export function forgetPagesOf(sql: Sql, studentId: string, clean: (text: string) => string): void {
   for (const { id } of pagesOf(sql, studentId)) {
     sql.run('DELETE FROM "pageOpening" WHERE "pageId" = ?', id);
     sql.run('DELETE FROM "readerPage" WHERE "id" = ?', id);
+  }
+  for (const row of sql.all<ReaderPageRow>('SELECT * FROM "readerPage"')) {
+    const { settings } = read(row);
+    const cleaned = {
+      ...settings,
+      summary: clean(settings.summary),
+      lookFors: settings.lookFors.map((one) => ({ ...one, comment: clean(one.comment) })),
+    };
+    const text = JSON.stringify(cleaned);
+    if (text !== row.settings) sql.run('UPDATE "readerPage" SET "settings" = ? WHERE "id" = ?', text, row.id);
   }
 }
 

@@ -23,6 +23,7 @@ import type { PageSettings } from '@slate-path/core/sharing/readerPage/settings'
 import { statusOf } from '@slate-path/core/work/pieceStatus';
 import { knownScore } from '@slate-path/core/work/scores';
 import { circlesOnPage } from './circlesOnPage';
+import { classOnPage } from './classOnPage';
 import { rollsOf, type RollReading } from '../../attendance/roll/readRoll';
 import { RecordReader } from '../../database/readRecords';
 import { countsOf, type CountReading } from '../../observation/tallies/readCounts';
@@ -271,11 +272,14 @@ export interface Shelf extends Omit<Book, 'settings' | 'hidden'> {
   levels: readonly string[];
 }
 
-type Days = Pick<PageSettings, 'studentIds' | 'from' | 'to'>;
+type Days = Pick<PageSettings, 'studentIds' | 'sectionId' | 'from' | 'to'>;
 
 export function shelfOf(reader: RecordReader, request: Omit<PageRequest, 'settings'>, days: Days): Shelf {
-  const { madeBy, now, sectionId = null } = request;
-  const { from, studentIds } = days;
+  const { madeBy, now } = request;
+  const { from } = days;
+  const sectionId = days.sectionId ?? request.sectionId ?? null;
+  // Of a class as a whole everybody's marks are read.
+  const of = days.sectionId === null ? { studentIds: days.studentIds } : {};
   const [school] = reader.seenBy(madeBy, 'school');
   const moment = localMoment(now, school?.zone ?? 'UTC');
   const to = days.to ?? moment.date;
@@ -284,7 +288,7 @@ export function shelfOf(reader: RecordReader, request: Omit<PageRequest, 'settin
   return {
     ...request,
     ...{ reader, to, students, asOf: `${moment.date}T${moment.time}`, names: namesOf(students) },
-    rolls: rollsOf(reader, { teacherId: madeBy, sectionId, from, to, now, studentIds }),
+    rolls: rollsOf(reader, { teacherId: madeBy, sectionId, from, to, now, ...of }),
     counted: new Map(),
     school: school?.name ?? '',
     teacher: teacher?.name ?? '',
@@ -302,6 +306,7 @@ export function readingOf(shelf: Shelf, settings: PageSettings): PageReading {
     ...{ language, school, teacher, from, to, until, levels, mayWriteBack },
     summary: hidden.textOf(settings.summary),
     students: onPage.map((student) => studentOnPage(book, student)),
+    section: settings.sectionId === null ? null : classOnPage(book),
   };
   const shortened = students.flatMap((student) => {
     const as = hidden.hidden.get(student.id);

@@ -1,7 +1,6 @@
 import type { AnswerOf } from '@slate-path/core/api/contract';
-import { draftForReader } from '@slate-path/core/sharing/readerPage/draft';
+import { draftOf } from '@slate-path/core/sharing/readerPage/draft';
 import { mostDays } from '@slate-path/core/sharing/readerPage/limits';
-import type { NewPage } from '@slate-path/core/sharing/readerPage/settings';
 import { codePage, readerPage, type Heard } from '@slate-path/core/sharing/readerPage/render/page';
 import { displayName } from '@slate-path/core/people/names';
 import { addDays } from '@slate-path/core/calendar/localTime';
@@ -21,12 +20,12 @@ import {
   pageById,
   pagesBy,
   pagesOf,
-  passesOn,
   tryCode,
   type Page,
 } from './pages';
 import { asPublicPage, gone } from '../publicPage';
 import { takeWords } from '../wordsBack';
+import { demandMay } from './demandMay';
 import { pageLetter } from './pageLetter';
 
 const done = { done: true } as const;
@@ -39,6 +38,10 @@ function namesOf(sql: Sql, ids: readonly string[]): string[] {
   });
 }
 
+function classNameOf(sql: Sql, id: string): string | null {
+  return sql.get<{ name: string }>('SELECT "name" FROM "section" WHERE "id" = ?', id)?.name ?? null;
+}
+
 type Made = AnswerOf<'pages'>['pages'][number];
 
 function told(sql: Sql, page: Page, now: number): Made {
@@ -47,6 +50,7 @@ function told(sql: Sql, page: Page, now: number): Made {
   return {
     ...{ id, settings, madeAt, until, endedAt, openings, openedAt },
     names: namesOf(sql, settings.studentIds),
+    className: settings.sectionId === null ? null : classNameOf(sql, settings.sectionId),
     madeBy: maker?.name ?? '',
     isOpen: isOpen(sql, page, now),
     hasCode: codeHash !== null,
@@ -56,10 +60,8 @@ function told(sql: Sql, page: Page, now: number): Made {
   };
 }
 
-/** Only a student's teachers pass on what is recorded of them, and for a time that ends. */
-function demandMay(sql: Sql, madeBy: string, { settings, until }: Omit<NewPage, 'email'>, now: number): void {
-  if (!settings.studentIds.every((id) => passesOn(sql, madeBy, id)))
-    throw new Problem(404, 'Not found', 'One of these is no student of yours. Nothing was made.');
+/** A page has a last day, and not a far one. */
+function demandEnd(sql: Sql, madeBy: string, until: string, now: number): void {
   const today = dayAtSchool(sql, madeBy, now);
   if (until < today || until > addDays(today, mostDays))
     throw new Problem(400, 'Not well formed', 'A page ends today or later, and within a year.', [
@@ -84,15 +86,17 @@ async function mail(services: Services, page: Page, link: string): Promise<boole
   return true;
 }
 
-/** The maker, one of the student's teachers, or the keeper of their school. */
-function mayEnd(sql: Sql, { madeBy, settings }: Page, personId: string): boolean {
+/** The maker, one of the teachers of those whom it tells of, or the keeper of their school. */
+function mayEnd(sql: Sql, { madeBy, settings: { studentIds, sectionId } }: Page, personId: string): boolean {
   if (madeBy === personId) return true;
   const member = memberOf(sql, personId);
-  return settings.studentIds.some(
-    (id) =>
-      roleIn(sql, personId, id) === 'teacher' ||
-      (member?.isKeeper === true && schoolOf(sql, id) === member.schoolId),
-  );
+  return [...studentIds, sectionId ?? []]
+    .flat()
+    .some(
+      (id) =>
+        roleIn(sql, personId, id) === 'teacher' ||
+        (member?.isKeeper === true && schoolOf(sql, id) === member.schoolId),
+    );
 }
 
 const ofTeachers = [
@@ -100,12 +104,12 @@ const ofTeachers = [
     allow: 'member',
     async handle({ body, teacherId, services: { database, jobs, clock } }) {
       const { settings, until, code } = body;
-      demandMay(database.lookUp, teacherId, body, clock());
+      demandMay(database.lookUp, teacherId, settings, clock());
+      demandEnd(database.lookUp, teacherId, until, clock());
       const request = { file: database.file, madeBy: teacherId, settings, until, now: clock() };
       const { facts, shortened } = await jobs.run('readerPage', request);
       const named = [...facts.students.map(({ name }) => name), facts.teacher];
-      const draft = facts.students.map((student) => draftForReader(student, facts.levels)).join('\n\n');
-      return { html: readerPage(facts, { code, heard: [] }), draft, named, shortened };
+      return { html: readerPage(facts, { code, heard: [] }), draft: draftOf(facts), named, shortened };
     },
   }),
   route('makePage', {
@@ -113,7 +117,8 @@ const ofTeachers = [
     async handle({ body, teacherId, services, request }) {
       const { database, clock } = services;
       const { id, token } = await database.write((sql) => {
-        demandMay(sql, teacherId, body, clock());
+        demandMay(sql, teacherId, body.settings, clock());
+        demandEnd(sql, teacherId, body.until, clock());
         return addPage(sql, body, teacherId, clock());
       });
       const page = pageById(database.lookUp, id);
@@ -183,8 +188,8 @@ async function pageOf(
 /** Takes what a reader wrote. @returns what they are told of it */
 function take(services: Services, { id, madeBy, settings }: Page, written: string): Promise<Heard[]> {
   if (!settings.mayWriteBack) return Promise.resolve([]);
-  const { studentIds, reader } = settings;
-  const hearer = { teacherId: madeBy, studentIds, sectionId: null, saying: `${reader} wrote back:` };
+  const { studentIds, sectionId, reader } = settings;
+  const hearer = { teacherId: madeBy, studentIds, sectionId, saying: `${reader} wrote back:` };
   return takeWords(services, { table: 'readerPage', id }, hearer, written);
 }
 

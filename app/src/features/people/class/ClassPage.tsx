@@ -161,6 +161,13 @@ export default function ClassPage({
                     },
                   },
                   {
+                    label: 'A page for a reader, without names',
+                    note: 'How the class is as a whole, for a head or a colleague; it ends by itself',
+                    onPress: () => {
+                      router.push({ pathname: '/classes/[sectionId]/reader-page', params });
+                    },
+                  },
+                  {
                     label: 'Students’ own page',
                     note: 'What each student sees of themselves, by a card with a code',
                     onPress: () => {

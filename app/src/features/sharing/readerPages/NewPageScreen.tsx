@@ -4,7 +4,6 @@ import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import { initialsOf } from '@slate-path/core/notes/forReader';
 import { displayName } from '@slate-path/core/people/names';
-import type { Student } from '@slate-path/core/records/schema';
 import { listed } from '@slate-path/core/words/listed';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { Action } from '../../../parts/Action';
@@ -12,6 +11,7 @@ import { Field } from '../../../parts/Field';
 import { Page } from '../../../parts/Page';
 import { forgetTyped } from '../../../parts/typed';
 import { Typing } from '../../../parts/Typing';
+import { Words } from '../../../parts/Words';
 import { useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { errorsOf, useTry } from '../../../forms/useTry';
@@ -22,7 +22,7 @@ import { useRecords } from '../../../sync/useRecords';
 import { renewViews } from '../../../sync/views';
 import { TitledCard } from '../TitledCard';
 import { AboutWhom } from './AboutWhom';
-import { newForm, pageToMake, type PageForm } from './form';
+import { newForm, pageToMake, type PageForm, type Subject } from './form';
 import { HowLong } from './HowLong';
 import { MadePage } from './MadePage';
 import { PreviewOfPage } from './PreviewOfPage';
@@ -30,11 +30,39 @@ import { usePreview, type Preview } from './usePreview';
 import { WhatIsShown } from './WhatIsShown';
 import { WhoReads } from './WhoReads';
 
-/** A page about a student, or several, for one reader: what is on it, seen as the reader gets it, until it is made. */
+/**
+ * A page about a student, or several, or about a class without names, for one reader: what is on it, seen as the
+ * reader gets it, until it is made.
+ */
 export function NewPageScreen() {
-  const { studentId } = useLocalSearchParams<{ studentId: string }>();
+  const { studentId = '', sectionId = '' } = useLocalSearchParams<{
+    studentId?: string;
+    sectionId?: string;
+  }>();
   const student = useRecords((state) => state.current.student[studentId]);
-  return student ? <NewPage student={student} /> : <Page title="A page for a reader">{null}</Page>;
+  const section = useRecords((state) => state.current.section[sectionId]);
+  if (student) return <NewPage student={student} section={null} />;
+  if (section) return <NewPage student={null} section={section} />;
+  return <Page title="A page for a reader">{null}</Page>;
+}
+
+/** What it is about, where the page came from, and where one goes when it is made. */
+function placeOf({ student, section }: Subject) {
+  if (student)
+    return {
+      ...{ id: student.id, tab: initialsOf(student), note: displayName(student) },
+      back: {
+        to: { pathname: '/students/[studentId]' as const, params: { studentId: student.id, page: 'shared' } },
+        name: 'What is shared',
+      },
+      made: { pathname: '/students/[studentId]' as const, params: { studentId: student.id, page: 'shared' } },
+    };
+  const to = { pathname: '/classes/[sectionId]' as const, params: { sectionId: section.id } };
+  return {
+    ...{ id: section.id, tab: section.name, note: `${section.name}, without names` },
+    back: { to, name: 'Back to the class' },
+    made: '/desk/shared' as const,
+  };
 }
 
 /** The first day of the term that is on, or else of the last four weeks. */
@@ -49,11 +77,12 @@ function useTermStart(today: string): string {
 /** Whom the page names, at the foot of a phone: nothing goes out unseen. */
 function namesWords(preview: Preview | null): string {
   if (!preview) return 'Choose what is on it';
+  if (preview.named.length === 1) return 'Names nobody but you';
   const initials = preview.shortened.length > 0 ? `; ${preview.shortened.length} only as initials` : '';
   return `Names ${listed(preview.named.slice(0, -1))} and you${initials}`;
 }
 
-function NewPage({ student }: { student: Student }) {
+function NewPage(subject: Subject) {
   const router = useRouter();
   const wide = useWide();
   const today = useNow().date;
@@ -61,19 +90,16 @@ function NewPage({ student }: { student: Student }) {
   const [form, setForm] = useState<PageForm>(() => newForm(from, today));
   const [made, setMade] = useState<{ token: string; mailed: boolean } | null>(null);
   const [run, problem, busy] = useTry();
-  const studentIds = [student.id, ...form.others];
-  const page = pageToMake(form, studentIds);
+  const { student } = subject;
+  const { id, tab, note, back, made: afterwards } = placeOf(subject);
+  const page = pageToMake(form, subject);
   const { preview, isCurrent, problem: notShown } = usePreview(page);
-  const about = `page ${student.id}`;
+  const about = `page ${id}`;
   const change = (some: Partial<PageForm>) => {
     setForm((before) => ({ ...before, ...some }));
   };
   const errors = errorsOf(problem ?? (notShown?.status === 400 ? notShown : null));
   const errorOf = (field: string) => errors.of(field);
-  const toShared = {
-    pathname: '/students/[studentId]' as const,
-    params: { studentId: student.id, page: 'shared' },
-  };
   const make = () => {
     run(async () => {
       const { token, mailed } = await post(addressOf('makePage'), page);
@@ -85,9 +111,9 @@ function NewPage({ student }: { student: Student }) {
   return (
     <Page
       title="A page for a reader"
-      tab={`A page for a reader, ${initialsOf(student)}`}
-      note={displayName(student)}
-      back={{ to: toShared, name: 'What is shared' }}
+      tab={`A page for a reader, ${tab}`}
+      note={note}
+      back={back}
       main={{
         label: 'Make the page',
         about: namesWords(preview),
@@ -103,14 +129,20 @@ function NewPage({ student }: { student: Student }) {
               <WhoReads {...{ student, form, errorOf }} onChange={change} />
             </TitledCard>
             <TitledCard title="What is on it">
-              <AboutWhom
-                student={student}
-                others={form.others}
-                onChange={(others) => {
-                  change({ others });
-                }}
-              />
-              <WhatIsShown {...{ studentIds, form }} onChange={change} />
+              {student ? (
+                <AboutWhom
+                  student={student}
+                  others={form.others}
+                  onChange={(others) => {
+                    change({ others });
+                  }}
+                />
+              ) : (
+                <Words>
+                  Sums of the whole class. Nobody is named; of fewer than five students nothing is told.
+                </Words>
+              )}
+              <WhatIsShown {...{ subject, form }} onChange={change} />
             </TitledCard>
             <TitledCard title="In your words">
               <Field
@@ -152,7 +184,7 @@ function NewPage({ student }: { student: Student }) {
           reader={form.reader}
           email={form.email.trim()}
           onClose={() => {
-            router.replace(toShared);
+            router.replace(afterwards);
           }}
         />
       ) : null}

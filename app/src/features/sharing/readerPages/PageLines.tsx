@@ -26,6 +26,7 @@ function PageLine({ page, ofWhom }: { page: ReaderPage; ofWhom: boolean }) {
   const {
     settings,
     names,
+    className,
     madeAt,
     madeBy,
     until,
@@ -47,7 +48,7 @@ function PageLine({ page, ofWhom }: { page: ReaderPage; ofWhom: boolean }) {
   return (
     <View style={{ gap: space(1), paddingVertical: space(2), borderTopWidth: 1, borderColor: palette.line }}>
       <Words bold>{`${settings.reader}, ${relationNames[settings.relation]}`}</Words>
-      {ofWhom ? <Words>{listed(names)}</Words> : null}
+      {ofWhom ? <Words>{className === null ? listed(names) : `${className}, without names`}</Words> : null}
       <Words tone={page.isOpen ? 'ink' : 'inkQuiet'}>{`${state}; ${opened}`}</Words>
       <Words size="small" tone="inkQuiet">
         {[

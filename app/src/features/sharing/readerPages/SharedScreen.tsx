@@ -39,8 +39,8 @@ export function SharedScreen() {
             />
           }
         >
-          A page for a reader is made on a student’s page, under Shared. What went to whom, until when, and
-          how often it was opened stands here.
+          A page for a reader is made on a student’s page, under Shared, or of a class without names behind
+          its dots. What went to whom, until when, and how often it was opened stands here.
         </Empty>
       ) : null}
       {open.length > 0 ? (

@@ -1,7 +1,8 @@
 import { View } from 'react-native';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { listOf } from '@slate-path/core/records/records';
-import type { LookFor } from '@slate-path/core/records/schema';
+import { listedFirst, offeredTo } from '@slate-path/core/observation/tallies/lookFors';
+import type { LookFor, Section } from '@slate-path/core/records/schema';
 import { many } from '@slate-path/core/words/many';
 import { dayMonth } from '../../../parts/dates';
 import { Field } from '../../../parts/Field';
@@ -12,20 +13,21 @@ import { zoneOf } from '../../../sync/clock';
 import { useRecords } from '../../../sync/useRecords';
 import { useNotesAbout } from '../../notes/ties';
 import { withOrWithout } from '../withOrWithout';
-import { partNames, type PageForm, type Part } from './form';
+import { partNames, type PageForm, type Part, type Subject } from './form';
 
 interface WhatIsShownProps {
-  /** Those of whom it tells. */
-  studentIds: readonly string[];
+  subject: Subject;
   form: PageForm;
   onChange: (some: Partial<PageForm>) => void;
 }
 
 const parts = Object.entries(partNames).map(([value, label]) => ({ value: value as Part, label }));
+const partsOfClass = parts.filter(({ value }) => value !== 'circles');
 
-/** Look-fors of which something was counted of one of some students. */
-function useCounted(studentIds: readonly string[]): LookFor[] {
+/** Look-fors of which something was counted of one of some students, or those that a class has. */
+function useCounted(studentIds: readonly string[], section: Section | null): LookFor[] {
   const current = useRecords((state) => state.current);
+  if (section) return offeredTo(listOf(current, 'lookFor'), section.id).sort(listedFirst);
   const ids = new Set(
     listOf(current, 'tally').flatMap(({ studentId, lookForId }) =>
       studentId !== null && studentIds.includes(studentId) ? [lookForId] : [],
@@ -34,18 +36,19 @@ function useCounted(studentIds: readonly string[]): LookFor[] {
   return [...ids].flatMap((id) => current.lookFor[id] ?? []).sort((a, b) => a.name.localeCompare(b.name));
 }
 
-/** Which parts of what is recorded of a student a reader is shown. Nothing is chosen by itself but attendance. */
-export function WhatIsShown({ studentIds, form, onChange }: WhatIsShownProps) {
+/** Which parts of what is recorded of a student, or of a class, a reader is shown. Nothing is chosen by itself but attendance. */
+export function WhatIsShown({ subject: { student, section }, form, onChange }: WhatIsShownProps) {
+  const studentIds = student ? [student.id, ...form.others] : [];
   const current = useRecords((state) => state.current);
   const zone = zoneOf(Object.values(current.school)[0]);
-  const lookFors = useCounted(studentIds);
+  const lookFors = useCounted(studentIds, section);
   const notes = useNotesAbout(studentIds).filter(({ own }) => !own);
   const steps = listOf(current, 'step').filter(({ studentId }) => studentIds.includes(studentId));
   const dayOf = (instant: string) => dayMonth(localMoment(Date.parse(instant), zone).date);
   return (
     <View style={{ gap: space(3) }}>
       <View role="group" aria-label="Parts of the page">
-        {parts.map(({ value, label }) => (
+        {(section ? partsOfClass : parts).map(({ value, label }) => (
           <TickRow
             key={value}
             name={label}
@@ -87,25 +90,29 @@ export function WhatIsShown({ studentIds, form, onChange }: WhatIsShownProps) {
           ))}
         </View>
       ) : null}
-      <Chosen
-        title="Steps"
-        lines={steps.map(({ id, kind, text, at }) => ({
-          id,
-          words: `${dayOf(at)}: ${text ? `${kind}, ${text}` : kind}`,
-        }))}
-        chosen={form.stepIds}
-        onChange={(stepIds) => {
-          onChange({ stepIds });
-        }}
-      />
-      <Chosen
-        title="Notes"
-        lines={notes.map(({ id, text, at }) => ({ id, words: `${dayOf(at)}: ${text}` }))}
-        chosen={form.noteIds}
-        onChange={(noteIds) => {
-          onChange({ noteIds });
-        }}
-      />
+      {section ? null : (
+        <>
+          <Chosen
+            title="Steps"
+            lines={steps.map(({ id, kind, text, at }) => ({
+              id,
+              words: `${dayOf(at)}: ${text ? `${kind}, ${text}` : kind}`,
+            }))}
+            chosen={form.stepIds}
+            onChange={(stepIds) => {
+              onChange({ stepIds });
+            }}
+          />
+          <Chosen
+            title="Notes"
+            lines={notes.map(({ id, text, at }) => ({ id, words: `${dayOf(at)}: ${text}` }))}
+            chosen={form.noteIds}
+            onChange={(noteIds) => {
+              onChange({ noteIds });
+            }}
+          />
+        </>
+      )}
     </View>
   );
 }

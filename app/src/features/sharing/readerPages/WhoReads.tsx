@@ -24,7 +24,8 @@ const relations = Object.entries(relationNames).map(([value, label]) => ({
 }));
 
 interface WhoReadsProps {
-  student: Student;
+  /** Null where a class is told of. */
+  student: Student | null;
   form: PageForm;
   errorOf: (field: string) => string | undefined;
   onChange: (some: Partial<PageForm>) => void;
@@ -33,7 +34,7 @@ interface WhoReadsProps {
 /** For whom a page is, how the link gets there, and in which language its fixed words are. */
 export function WhoReads({ student, form, errorOf, onChange }: WhoReadsProps) {
   const current = useRecords((state) => state.current);
-  const guardians = listOf(current, 'guardian').filter(({ studentId }) => studentId === student.id);
+  const guardians = listOf(current, 'guardian').filter(({ studentId }) => studentId === student?.id);
   return (
     <View style={{ gap: space(3) }}>
       {guardians.length > 0 && form.reader === '' ? (
@@ -69,7 +70,9 @@ export function WhoReads({ student, form, errorOf, onChange }: WhoReadsProps) {
         parts={[
           'For ',
           choicePhrase<ReaderRelation>({
-            name: 'choose what the reader is to the student',
+            name: student
+              ? 'choose what the reader is to the student'
+              : 'choose what the reader is to the class',
             value: form.relation,
             options: relations,
             onChange: (relation) => {

@@ -1,8 +1,12 @@
 import type { Given } from '@slate-path/core/api/contract';
+import type { Section, Student } from '@slate-path/core/records/schema';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { PageLanguage } from '@slate-path/core/sharing/readerPage/language';
 import { usualDays, type ReaderRelation } from '@slate-path/core/sharing/readerPage/limits';
 import { readDate } from '../../../forms/readDate';
+
+/** Of whom a page is begun: a student, or a class as a whole, without names. */
+export type Subject = { student: Student; section: null } | { student: null; section: Section };
 
 export type PageToMake = Given<'makePage', 'body'>;
 
@@ -62,11 +66,12 @@ export function newForm(from: string, today: string): PageForm {
 }
 
 /** What is asked of the server for a form. */
-export function pageToMake(form: PageForm, studentIds: string[]): PageToMake {
+export function pageToMake(form: PageForm, { student, section }: Subject): PageToMake {
   const { parts, comments, lookForIds, noteIds, stepIds } = form;
   return {
     settings: {
-      studentIds,
+      studentIds: student ? [student.id, ...form.others] : [],
+      sectionId: section?.id ?? null,
       reader: form.reader.trim(),
       relation: form.relation,
       language: form.language,
@@ -76,7 +81,7 @@ export function pageToMake(form: PageForm, studentIds: string[]): PageToMake {
       engagement: parts.has('engagement'),
       work: parts.has('work'),
       weather: parts.has('weather'),
-      circles: parts.has('circles'),
+      circles: section === null && parts.has('circles'),
       lookFors: [...lookForIds].map((id) => ({ id, comment: comments[id] ?? '' })),
       noteIds: [...noteIds],
       stepIds: [...stepIds],

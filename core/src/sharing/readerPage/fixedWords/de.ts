@@ -45,6 +45,12 @@ export const de: FixedWords = {
   enough: 'Heute kann hier nichts mehr geschrieben werden.',
   nothingWritten: 'Es wurde nichts geschrieben.',
   footer: 'Nur diese Seite wurde mit Ihnen geteilt. Sie endet von selbst und zeigt kein anderes Kind.',
+  awayALesson: 'Fehlende, Stunde für Stunde',
+  lessonsTaken: 'Erfasste Stunden',
+  students: 'Schülerinnen und Schüler',
+  middleOfClass: 'die Mitte der Klasse',
+  unnamedFooter:
+    'Nur diese Seite wurde mit Ihnen geteilt. Sie endet von selbst und nennt kein Kind beim Namen.',
   yours: 'Deine eigene Seite',
   countsHow: 'Was wie zählt',
   asHere: 'zählt als da',

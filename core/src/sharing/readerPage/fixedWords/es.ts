@@ -46,6 +46,12 @@ export const es: FixedWords = {
   nothingWritten: 'No se escribió nada.',
   footer:
     'Solo se ha compartido esta página con usted. Termina por sí sola y no muestra a ningún otro alumno.',
+  awayALesson: 'estudiantes ausentes, clase por clase',
+  lessonsTaken: 'Clases con lista',
+  students: 'Estudiantes',
+  middleOfClass: 'el centro de la clase',
+  unnamedFooter:
+    'Solo se ha compartido esta página con usted. Termina por sí sola y no nombra a ningún alumno.',
   yours: 'Tu propia página',
   countsHow: 'Qué cuenta y cómo',
   asHere: 'cuenta como presente',

@@ -1,10 +1,10 @@
 import { escaped } from '../../../formats/html';
 import { dayIn, isRightToLeft, pageLanguages, type PageLanguage } from '../language';
 import { wordsIn } from '../fixedWords/wordsIn';
-import type { PageFacts } from '../onPage';
+import { titleOf, type PageFacts } from '../onPage';
 import { mostWrittenBack } from '../limits';
 import { pageStyle } from './style';
-import { studentParts } from './student';
+import { classParts, studentParts } from './student';
 
 /** The title's face has to be fetched once more for letters beyond these; then the text's own is taken. */
 const plainLetters = /^[\u0020-\u007E\u00A0-\u00FF\u2019]*$/;
@@ -49,10 +49,10 @@ function writeBack({ language, teacher }: PageFacts, code: string): string {
 
 /** A reader's page as HTML: whole in itself, without any script, the same in a preview and when it is opened. */
 export function readerPage(page: PageFacts, { code, heard }: Answering): string {
-  const { language, school, teacher, from, to, until, summary, students, mayWriteBack } = page;
+  const { language, school, teacher, from, to, until, summary, students, section, mayWriteBack } = page;
   const say = wordsIn(language);
   const several = students.length > 1;
-  const title = students.map(({ name }) => name).join(', ');
+  const title = titleOf(page);
   const withYear = from.slice(0, 4) !== to.slice(0, 4);
   const days = { from: dayIn(language, from, withYear), to: dayIn(language, to, withYear) };
   const about = [
@@ -66,7 +66,11 @@ export function readerPage(page: PageFacts, { code, heard }: Answering): string 
   const body =
     quiet(about.join(dot)) +
     `<main>${titleHtml(title)}` +
-    (several ? quiet(say('upTo', days)) : quiet(classes(students[0]?.classes ?? []))) +
+    (several
+      ? quiet(say('upTo', days))
+      : quiet(
+          classes(section ? [`${say('students')}: ${section.students}`] : (students[0]?.classes ?? [])),
+        )) +
     said.map((text) => `<p class="said" role="status">${escaped(text)}</p>`).join('') +
     (summary === '' ? '' : `<p class="lead">${escaped(summary)}</p>`) +
     students
@@ -76,8 +80,9 @@ export function readerPage(page: PageFacts, { code, heard }: Answering): string 
           : studentParts(student, page, 2),
       )
       .join('') +
+    (section ? classParts(section, page) : '') +
     (mayWriteBack ? writeBack(page, code) : '') +
-    `</main><section>${quiet(say('footer'))}</section>`;
+    `</main><section>${quiet(say(section ? 'unnamedFooter' : 'footer'))}</section>`;
   return framed({ language, title, body });
 }
 

@@ -1,5 +1,6 @@
 import { escaped } from '../../../formats/html';
-import type { PageFacts, StudentOnPage } from '../onPage';
+import { classPartsOf } from '../classParts';
+import type { ClassOnPage, PageFacts, StudentOnPage } from '../onPage';
 import { partsOf, type Block, type PagePart } from '../parts';
 
 /** A block as HTML. */
@@ -38,3 +39,9 @@ export function studentParts(
     .map((part) => partHtml(part, level))
     .join('');
 }
+
+/** All parts of a class as a whole that were chosen, as HTML. */
+export const classParts = (section: ClassOnPage, page: Pick<PageFacts, 'language' | 'levels'>): string =>
+  classPartsOf(section, page)
+    .map((part) => partHtml(part, 2))
+    .join('');

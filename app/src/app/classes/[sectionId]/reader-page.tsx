@@ -1,0 +1,1 @@
+export { NewPageScreen as default } from '../../../features/sharing/lazyPages';
