@@ -1,4 +1,5 @@
 import { Worker } from 'node:worker_threads';
+import { giveWay } from './giveWay';
 import type { JobKinds, ReadingKind } from './kinds';
 import { reading } from './reading';
 
@@ -16,6 +17,7 @@ async function answer<K extends ReadingKind>({ kind, input }: Asked<K>): Promise
   }
 }
 
+giveWay();
 process.on('message', (asked: Asked) => void answer(asked));
 process.on('disconnect', () => process.exit(0));
 // Where the server was killed while a file is read that never ends, only another thread sees that nobody waits.

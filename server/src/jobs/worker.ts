@@ -1,10 +1,13 @@
 import type { MessagePort } from 'node:worker_threads';
+import { giveWay } from './giveWay';
 import type { JobKinds, ReadingKind } from './kinds';
 
 /** What is done in a worker; files are read in processes of their own. */
 export type WorkKind = Exclude<keyof JobKinds, ReadingKind>;
 
 type Job<K extends keyof JobKinds> = (input: JobKinds[K]['input']) => Promise<JobKinds[K]['result']>;
+
+giveWay();
 
 /*
  * Every job loads what it needs when it is first asked for: most days only the watch list is, and what writes
