@@ -18,7 +18,9 @@ async function main(): Promise<void> {
     fixedNow: SLATE_NOW,
   });
   stopOnSignals(running);
-  console.log(`The demo of Slate Path is at ${running.address} (Ctrl-C ends it)`);
+  console.log(
+    `The demo of Slate Path is at ${running.address}; its letters are read at ${running.mailbox} (Ctrl-C ends it)`,
+  );
 }
 
 main().catch((error: unknown) => {

@@ -12,6 +12,7 @@ import { fillDemo } from './fill';
 import { workClass } from './fromElsewhere';
 import { feedOfClass, startPlatform } from './platform/startPlatform';
 import { school, teacherName } from './scenario';
+import { startMailServer } from './mail/startMailServer';
 import { makeTerm } from './term';
 
 /** What is remembered between starts. It is written last, so a demo cut short begins anew. */
@@ -36,6 +37,12 @@ export interface DemoOptions {
   fixedNow: string | undefined;
 }
 
+/** As whom the school's letters go out. */
+const mailOfSchool = {
+  security: 'none',
+  ...{ user: '', sender: 'office@ternrock.example', replyTo: '', perMinute: 6000 },
+} as const;
+
 function readKept(file: string): Kept | null {
   if (!fs.existsSync(file)) return null;
   return JSON.parse(fs.readFileSync(file, 'utf8')) as Kept;
@@ -45,7 +52,7 @@ function readKept(file: string): Kept | null {
  * Starts the demo: the term of Tern Rock School up to "today", with a clock of its own, so that a
  * lesson is on whenever it is started. Started again it keeps what was done.
  */
-export async function startDemo(options: DemoOptions): Promise<Running> {
+export async function startDemo(options: DemoOptions): Promise<Running & { mailbox: string }> {
   const { folder, port, host, pages, fixedNow } = options;
   const file = path.join(folder, 'demo.json');
   const real = Date.now();
@@ -58,6 +65,7 @@ export async function startDemo(options: DemoOptions): Promise<Running> {
   const begin = fixedNow ? Date.parse(fixedNow) : demoStart(real, kept ?? undefined);
   const clock = () => (fixedNow ? begin : begin + Date.now() - real);
   const teacherId = kept?.teacherId ?? (await makeTeacher(folder, clock));
+  const mailServer = await startMailServer({ host });
   const running = await startServer({
     dataFolder: folder,
     port,
@@ -67,6 +75,11 @@ export async function startDemo(options: DemoOptions): Promise<Running> {
     reach: reachFrom(process.env),
     demoTeacherId: teacherId,
     feedPace: { everyMs: 20_000, longestMs: 60_000 },
+    mail: {
+      settings: { ...mailOfSchool, host, port: mailServer.port },
+      ...{ password: '', by: 'environment' },
+    },
+    mailHaste: 20,
   });
   const client = await ApiClient.signIn(running.address, addressOf('demoSignIn'), {});
   const endsOn = kept?.endsOn ?? (await fillDemo(client, clock())).endsOn;
@@ -83,11 +96,13 @@ export async function startDemo(options: DemoOptions): Promise<Running> {
   timer.unref();
   return {
     ...running,
+    mailbox: mailServer.page,
     stop: async () => {
       clearInterval(timer);
       remember();
       await running.stop();
       await platform.close();
+      await mailServer.close();
     },
   };
 }

@@ -13,6 +13,8 @@ export class RestartableServer {
   private child: ChildProcess | null = null;
   /** What the process that was started last wrote to its error output. */
   said = '';
+  /** What its environment has besides. */
+  environment: Record<string, string> = {};
 
   private constructor(
     private readonly port: number,
@@ -37,6 +39,7 @@ export class RestartableServer {
         ...process.env,
         SLATE_DATA: this.folder,
         PORT: String(this.port),
+        ...this.environment,
         ...(now ? { SLATE_NOW: now, SLATE_NOW_RUNS: clock === 'runs' ? 'yes' : 'no' } : {}),
       },
     });

@@ -184,6 +184,7 @@ const screens: Screen[] = [
   { path: '/desk/look-fors', says: 'Shared a tool' },
   { path: '/desk/vocabulary', says: 'counts as away' },
   { path: '/desk/outbox', says: 'Outbox' },
+  { path: '/desk/mail', says: 'The mail server' },
   { path: '/desk/shared', says: 'Shared' },
   { path: '/desk/colleagues', says: 'Invite' },
   { path: '/check-in/TOKEN', says: 'Dario' },

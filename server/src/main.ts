@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { clockFrom } from './clock';
 import { DatabaseError, diskTrouble } from './database/problems';
 import { ListenError } from './http/listen';
+import { mailFrom } from './people/messages/mailSettings';
 import { reachFrom } from './settings';
 import { startServer, stopOnSignals } from './start';
 
@@ -20,6 +21,7 @@ async function main(): Promise<void> {
     SLATE_NOW,
     SLATE_NOW_RUNS,
     SLATE_API_ONLY,
+    SLATE_MAIL_HASTE = '1',
   } = process.env;
   const running = await startServer({
     dataFolder: path.resolve(SLATE_DATA ?? path.join(root, 'data')),
@@ -28,6 +30,8 @@ async function main(): Promise<void> {
     pages: SLATE_API_ONLY ? null : path.join(root, 'app', 'dist'),
     clock: clockFrom(SLATE_NOW, SLATE_NOW_RUNS === 'yes'),
     reach: reachFrom(process.env),
+    mail: mailFrom(process.env),
+    mailHaste: Number(SLATE_MAIL_HASTE),
   });
   stopOnSignals(running);
   console.log(`Slate Path is at ${running.address}`);

@@ -8,8 +8,9 @@ import { createApp } from './http/createApp';
 import { Events } from './http/events';
 import { listen } from './http/listen';
 import { startJobs } from './jobs/jobs';
-import { Postman } from './people/messages/deliver';
-import { MailServer } from './people/messages/mailServer';
+import { KeptLetters } from './people/messages/keptLetters';
+import type { MailAccess } from './people/messages/mailSettings';
+import { Postman } from './people/messages/postman';
 import type { Clock } from './clock';
 import type { Services } from './services';
 import { reachFrom, type Reach } from './settings';
@@ -30,6 +31,10 @@ export interface StartOptions {
   demoTeacherId?: string;
   /** How often record stores are asked; usually every five minutes. */
   feedPace?: FeedPace;
+  /** How letters leave the server; without it as the keeper sets it up. */
+  mail?: MailAccess | null;
+  /** How many times sooner letters are tried again than usual. */
+  mailHaste?: number;
 }
 
 export interface Running {
@@ -43,26 +48,31 @@ export async function startServer(options: StartOptions): Promise<Running> {
   const database = await openDatabase(options.dataFolder, { alone: true });
   const jobs = startJobs();
   const { clock, demoTeacherId = null, reach = reachFrom({}) } = options;
-  const mail = new MailServer(path.join(options.dataFolder, 'outbox'));
-  const postman = new Postman(database, mail, clock);
-  const erasures = new Erasures(database, jobs, postman, mail, clock);
+  const { dataFolder, mail = null, mailHaste = 1 } = options;
+  const kept = new KeptLetters(path.join(dataFolder, 'outbox'));
   const events = new Events();
+  const postman = new Postman({
+    ...{ database, dataFolder, kept, clock, access: mail, haste: mailHaste },
+    tell: (people) => {
+      for (const personId of people) events.tell(personId, 'mail');
+    },
+  });
+  const erasures = new Erasures(database, jobs, postman, kept, clock);
   const watch = new WatchKeeper(database, jobs, clock);
   const tell: FeedServices['tell'] = (people, changes) => {
     tellPages({ watch, events }, people, changes);
   };
   const feeds = new FeedKeeper({ database, jobs, clock, tell }, options.feedPace);
   const keepers = { postman, erasures, watch, feeds };
-  const services: Services = { database, jobs, mail, events, clock, demoTeacherId, ...keepers };
-  await mail.dropBroken();
-  // What a stop left waiting.
-  await postman.deliverWaiting();
+  const services: Services = { database, jobs, kept, events, clock, dataFolder, demoTeacherId, ...keepers };
+  await kept.dropBroken();
   erasures.resume();
   const closeAll = async (server?: Server) => {
     events.closeAll();
     watch.close();
     erasures.close();
     await feeds.close();
+    await postman.close();
     if (server) await closeServer(server);
     await jobs.close();
     await database.close();
@@ -79,6 +89,8 @@ export async function startServer(options: StartOptions): Promise<Running> {
     dropBrokenReadings(options.dataFolder);
     dropBrokenCopies(options.dataFolder);
     feeds.begin();
+    // What a stop left waiting.
+    await postman.begin();
     const { port } = server.address() as AddressInfo;
     return { address: `http://${options.host}:${port}`, services, stop: () => closeAll(server) };
   } catch (error) {

@@ -68,7 +68,12 @@ export const operations = {
   previewErasure: 'get /api/students/{studentId}/erasure',
   erase: 'post /api/students/{studentId}/erasure',
   outbox: 'get /api/outbox',
-  messageFile: 'get /api/messages/{messageId}/eml',
+  letterFile: 'get /api/letters/{letterId}/eml',
+  sendLetterAgain: 'post /api/letters/{letterId}/again',
+  mail: 'get /api/mail',
+  setMail: 'post /api/mail',
+  endMail: 'post /api/mail/end',
+  testMail: 'post /api/mail/test',
 
   colleagues: 'get /api/colleagues',
   invite: 'post /api/invitations',

@@ -1,10 +1,12 @@
 import { z } from 'zod';
 import { largestFileBytes } from '../formats/table';
-import { Id, LocalDate, recordFields } from '../records/schema';
+import { Email, Id, LocalDate, recordFields } from '../records/schema';
 import { tableNames } from '../records/tables';
 import { columnRoles } from '../people/roster/columnRoles';
 import { changedFields, fates } from '../people/roster/mergeRoster';
-import { Bytes, rows, type Endpoint } from './endpoint';
+import { MailSettings, MailToSet } from '../people/messages/mailSettings';
+import { Bytes, Done, rows, type Endpoint } from './endpoint';
+import { Letter } from './letter';
 import { noteRows } from './notes';
 
 const Role = z.enum(columnRoles);
@@ -51,6 +53,8 @@ const Erasure = z.object({
   backups: z.int(),
   lastBackup: z.iso.datetime().nullable(),
 });
+
+const OneLetter = z.object({ letterId: z.string().max(200) });
 
 export const peopleEndpoints = {
   studentPath: {
@@ -113,20 +117,57 @@ export const peopleEndpoints = {
     answer: Erasure,
   },
   outbox: {
-    summary: 'What was written to students, guardians and colleagues, and what the mail server has taken.',
+    summary:
+      'What was written to students, guardians and colleagues, and how each letter stands: to one address each.',
     answer: z.object({
       message: rows('message'),
-      deliveries: z.array(z.object({ messageId: z.string(), deliveredAt: z.iso.datetime() })),
-      /** Links into the school that were sent to colleagues. */
-      invitations: z.array(
-        z.object({ id: z.string(), name: z.string(), email: z.string(), mailedAt: z.iso.datetime() }),
-      ),
+      letters: z.array(Letter),
+      /** Whether a mail server is set up: without one letters are only kept. */
+      isSent: z.boolean(),
     }),
   },
-  messageFile: {
-    summary: 'One message as the mail server has it (RFC 5322).',
-    params: z.object({ messageId: Id }),
+  letterFile: {
+    summary: 'One letter as it goes out (RFC 5322).',
+    params: OneLetter,
     answer: Bytes,
     answersWith: ['message/rfc822'],
+  },
+  sendLetterAgain: {
+    summary: 'Sends the words of a letter once more, to the same address or to one that was set right.',
+    params: OneLetter,
+    body: z.strictObject({ address: Email }),
+    answer: z.object({ id: z.string() }),
+  },
+  mail: {
+    summary: 'How letters leave the server. The password is told to nobody.',
+    answer: z.object({
+      settings: MailSettings.nullable(),
+      hasPassword: z.boolean(),
+      by: z.enum(['environment', 'desk']).nullable(),
+      /** Why nothing goes out; null where all is well. */
+      trouble: z
+        .object({
+          words: z.string(),
+          said: z.string(),
+          since: z.iso.datetime(),
+          nextAt: z.iso.datetime(),
+        })
+        .nullable(),
+    }),
+  },
+  setMail: {
+    summary: 'Sets up a mail server. What waits is tried at once.',
+    body: MailToSet,
+    answer: Done,
+  },
+  endMail: {
+    summary: 'Sends nothing any more: letters are only kept.',
+    answer: Done,
+  },
+  testMail: {
+    summary: 'Sends a letter over the mail server that is set up.',
+    body: z.strictObject({ address: Email }),
+    /** Why it was not taken; null: it was. */
+    answer: z.object({ words: z.string().nullable(), said: z.string() }),
   },
 } satisfies Record<string, Endpoint>;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { Id } from '../records/schema';
 import { NewPage, PageSettings } from '../sharing/readerPage/settings';
 import { Done, fileTypes, type Endpoint } from './endpoint';
+import { Letter } from './letter';
 
 /** A page that was made for a reader, as its makers see it. */
 const Made = z.object({
@@ -18,9 +19,8 @@ const Made = z.object({
   endedAt: z.iso.datetime().nullable(),
   isOpen: z.boolean(),
   hasCode: z.boolean(),
-  mailedTo: z.string().nullable(),
-  /** Where the mail server did not take it. */
-  notMailedTo: z.string().nullable(),
+  /** The letter with its link; null where that was handed on otherwise. */
+  letter: Letter.nullable(),
   openings: z.int(),
   openedAt: z.iso.datetime().nullable(),
   /** The last times it was opened, to the minute. */
@@ -52,7 +52,7 @@ export const readerPageEndpoints = {
     answer: z.object({
       id: z.string(),
       token: z.string(),
-      /** Whether the mail server took it. */
+      /** Whether its letter is on its way: it has an address, and a mail server is set up. */
       mailed: z.boolean(),
     }),
   },

@@ -3,6 +3,7 @@ import { Id } from '../records/schema';
 import { optionalEmail } from '../records/values';
 import { AccountName, MemberRole, NewPassphrase } from './accounts';
 import { Day, Done, type Endpoint } from './endpoint';
+import { Letter } from './letter';
 
 /** What somebody is in a class: one of its teachers, an assistant, or a cover for some days. */
 const ClassRole = z.enum(['teacher', 'assistant', 'cover']);
@@ -36,7 +37,8 @@ export const sharingEndpoints = {
           name: z.string(),
           role: MemberRole,
           sectionId: z.string().nullable(),
-          mailedTo: z.string().nullable(),
+          /** The letter with its link; null where that was handed on otherwise. */
+          letter: Letter.nullable(),
           expiresAt: z.iso.datetime(),
         }),
       ),
@@ -61,7 +63,7 @@ export const sharingEndpoints = {
       id: z.string(),
       token: z.string(),
       expiresAt: z.iso.datetime(),
-      /** Whether the mail server took it. */
+      /** Whether its letter is on its way: it has an address, and a mail server is set up. */
       mailed: z.boolean(),
     }),
   },

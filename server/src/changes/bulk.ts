@@ -1,3 +1,4 @@
+import { addLettersFromElsewhere } from '../people/messages/letters';
 import { ulid } from 'ulid';
 import { BroughtRecords, manifestOf, type BroughtRecord } from '@slate-path/core/keeping/archive/brought';
 import { bulkEdits, type BulkKind } from '@slate-path/core/keeping/archive/edits';
@@ -36,20 +37,6 @@ function withoutErased(sql: Sql, records: readonly BroughtRecord[], teacherId: s
   throw new NotBrought(`${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`.trim());
 }
 
-/**
- * Letters that an archive brings went out where they were written: the postman here must not send them once
- * more. In the same transaction, so that there is no moment in which they wait.
- */
-function settleLetters(sql: Sql, letterIds: readonly string[], { teacherId, receivedAt }: Arrival): void {
-  for (const id of letterIds)
-    sql.run(
-      `INSERT INTO "delivery" ("messageId", "teacherId", "deliveredAt", "file") VALUES (?, ?, ?, '')`,
-      id,
-      teacherId,
-      receivedAt,
-    );
-}
-
 function writePart(
   sql: Sql,
   kind: BulkKind,
@@ -63,11 +50,10 @@ function writePart(
   for (const scopeId of scopes) touch(sql, scopeId, word.stamp.by);
   if (kind === 'archive.bring') {
     const letters = done.filter(({ op, table }) => op === 'make' && table === 'message');
-    settleLetters(
-      sql,
-      letters.map(({ id }) => id),
-      arrival,
-    );
+    // They went out where they were written, and must not go out here once more: in the same transaction, so that
+    // there is no moment in which they wait.
+    const ids = letters.map(({ id }) => id);
+    addLettersFromElsewhere(sql, ids, arrival.receivedAt);
   }
 }
 

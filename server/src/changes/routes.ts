@@ -26,7 +26,7 @@ export const changeRoutes = [
       const device = typeof first?.device === 'string' ? first.device : '';
       tellPages(services, [teacherId, ...heard], body.changes, device);
       // The answer does not wait for the mail: what is written is kept, and is on its way.
-      if (body.changes.some(writesMessages)) void services.postman.deliverWaiting();
+      if (body.changes.some(writesMessages)) void services.postman.wake();
       for (const [index, change] of body.changes.entries()) {
         const sectionId = answers[index]?.outcome === 'applied' ? answeredIn(change) : null;
         if (sectionId !== null) services.feeds.expectOfStrangers(sectionId);

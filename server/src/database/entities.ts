@@ -11,6 +11,7 @@ import {
   TeachingEntity,
   TouchEntity,
 } from './scopeEntities';
+import { LetterEntity, MailSettingsEntity } from './letterEntities';
 import { activityEntities } from './activity/entities';
 import { FeedEntity } from './feedEntity';
 import { OwnViewEntity, StudentCardEntity } from './ownViewEntities';
@@ -150,30 +151,6 @@ export const SessionEntity = new EntitySchema<Session>({
   foreignKeys: [{ target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] }],
 });
 
-/** A message that the mail server has taken. */
-export interface Delivery {
-  messageId: string;
-  teacherId: string;
-  deliveredAt: string;
-  /** The name of the `.eml` file. */
-  file: string;
-}
-
-export const DeliveryEntity = new EntitySchema<Delivery>({
-  name: 'delivery',
-  tableName: 'delivery',
-  columns: {
-    messageId: { type: 'text', primary: true },
-    teacherId: text,
-    deliveredAt: text,
-    file: text,
-  },
-  foreignKeys: [
-    { target: 'message', columnNames: ['messageId'], referencedColumnNames: ['id'] },
-    { target: 'teacher', columnNames: ['teacherId'], referencedColumnNames: ['id'] },
-  ],
-});
-
 /** A way for a class's students to check in: the link holds a token, the database only its hash. */
 export interface CheckInLink {
   tokenHash: string;
@@ -266,7 +243,8 @@ export const entities = [
   TeacherEntity,
   SessionEntity,
   ChangeEntity,
-  DeliveryEntity,
+  LetterEntity,
+  MailSettingsEntity,
   CheckInLinkEntity,
   ErasureEntity,
   ErasingEntity,

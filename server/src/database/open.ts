@@ -26,6 +26,7 @@ import { ActivityDays1765600000000 } from './migrations/1765600000000-ActivityDa
 import { Feeds1765700000000 } from './migrations/1765700000000-Feeds';
 import { OwnWork1765800000000 } from './migrations/1765800000000-OwnWork';
 import { CompactActivity1765900000000 } from './migrations/1765900000000-CompactActivity';
+import { Letters1766200000000 } from './migrations/1766200000000-Letters';
 import { OwnView1766100000000 } from './migrations/1766100000000-OwnView';
 import { ReaderPages1766000000000 } from './migrations/1766000000000-ReaderPages';
 import { Hurried } from './hurried';
@@ -62,6 +63,7 @@ export const migrations = [
   CompactActivity1765900000000,
   ReaderPages1766000000000,
   OwnView1766100000000,
+  Letters1766200000000,
 ];
 
 /**

@@ -10,9 +10,8 @@ export interface ReaderPageRow {
   madeBy: string;
   /** What is on it, as JSON. */
   settings: string;
-  /** Where the link was sent, and when the mail server took it; null where it was handed on otherwise. */
+  /** Where the link is sent; null where it is handed on otherwise. */
   email: string | null;
-  mailedAt: string | null;
   madeAt: string;
   /** The last day on which it opens. */
   until: string;
@@ -40,7 +39,6 @@ export const ReaderPageEntity = new EntitySchema<ReaderPageRow>({
     madeBy: text,
     settings: text,
     email: nullableText,
-    mailedAt: nullableText,
     madeAt: text,
     until: text,
     endedAt: nullableText,

@@ -140,9 +140,8 @@ export interface Invitation {
   name: string;
   /** The class that they are to teach or assist in; null for none. */
   sectionId: string | null;
-  /** Where the link was sent to, and when the mail server took it; null where it was handed on otherwise. */
+  /** Where the link is sent; null where it is handed on otherwise. */
   email: string | null;
-  mailedAt: string | null;
   invitedBy: string;
   madeAt: string;
   expiresAt: string;
@@ -162,7 +161,6 @@ export const InvitationEntity = new EntitySchema<Invitation>({
     name: text,
     sectionId: nullableText,
     email: nullableText,
-    mailedAt: nullableText,
     invitedBy: text,
     madeAt: text,
     expiresAt: text,

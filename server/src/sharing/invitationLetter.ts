@@ -1,7 +1,7 @@
 import { invitationDays } from '@slate-path/core/scopes/invitation';
 import type { Invitation } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
-import type { Letter } from '../people/messages/mailServer';
+import type { NewLetter } from '../people/messages/letters';
 
 const as: Record<Invitation['role'], string> = {
   teacher: 'a teacher',
@@ -15,7 +15,7 @@ export function letterOf(
   { id, schoolId, role, name, sectionId, invitedBy, madeAt }: Invitation,
   link: string,
   address: string,
-): Letter {
+): NewLetter {
   const nameIn = (table: string, of: string | null) =>
     sql.get<{ name: string }>(`SELECT "name" FROM "${table}" WHERE "id" = ?`, of)?.name ?? '';
   const [from, school, section] = [
@@ -30,11 +30,7 @@ export function letterOf(
     `It is good for one person and for ${invitationDays} days. If you do not expect it, leave it unopened.`,
   ].join('\n\n');
   return {
-    id,
-    to: [{ name, address }],
-    from,
+    ...{ id, kind: 'invitation', aboutId: id, teacherId: invitedBy, name, address, body, writtenAt: madeAt },
     subject: `Your invitation to ${school}`,
-    body,
-    writtenAt: madeAt,
   };
 }

@@ -7,28 +7,13 @@ import type { Invitation } from '../database/scopeEntities';
 import type { Sql } from '../database/sql';
 import type { Services } from '../services';
 import { renewAccess } from '../scopes/access';
+import { mailLink } from '../people/messages/mailLink';
 import { letterOf } from './invitationLetter';
 import { openTeaching } from './teachings';
 
 const dayMs = 86_400_000;
 
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
-
-/** Hands a link to the mail server. @returns whether it was taken: the link is good in any case */
-async function mail({ database, mail: server, clock }: Services, invitation: Invitation, link: string) {
-  if (invitation.email === null) return false;
-  try {
-    await server.take(letterOf(database.lookUp, invitation, link, invitation.email));
-  } catch (error) {
-    console.error(`Invitation ${invitation.id}: the mail server did not take it.`, error);
-    return false;
-  }
-  const at = new Date(clock()).toISOString();
-  await database.write((sql) =>
-    sql.run('UPDATE "invitation" SET "mailedAt" = ? WHERE "id" = ?', at, invitation.id),
-  );
-  return true;
-}
 
 /**
  * Makes an invitation, and sends it where there is an address.
@@ -53,18 +38,11 @@ export async function invite(
     ),
   );
   const made = invitationOf(services.database.lookUp, token);
-  return { id, token, expiresAt, mailed: made !== null && (await mail(services, made, linkTo(token))) };
-}
-
-/** Links that somebody sent to colleagues. */
-export function mailedBy(
-  sql: Sql,
-  personId: string,
-): { id: string; name: string; email: string; mailedAt: string }[] {
-  return sql.all(
-    'SELECT "id", "name", "email", "mailedAt" FROM "invitation" WHERE "invitedBy" = ? AND "mailedAt" IS NOT NULL ORDER BY "id" DESC',
-    personId,
-  );
+  const mailed =
+    made !== null &&
+    email !== null &&
+    (await mailLink(services, (sql) => letterOf(sql, made, linkTo(token), email)));
+  return { id, token, expiresAt, mailed };
 }
 
 /** A school's invitations that are good still. */

@@ -1,4 +1,7 @@
 import type { Request } from 'express';
+import { lastLetterAbout } from '../people/messages/letters';
+import { withdrawLink } from '../people/messages/mailLink';
+import { teller } from '../people/messages/teller';
 import { AccountExists } from '../accounts/accounts';
 import { enter } from '../accounts/enter';
 import { callerOf } from '../accounts/sessions';
@@ -85,13 +88,14 @@ const invitations = [
   }),
   route('endInvitation', {
     allow: 'keeper',
-    async handle({ params: { invitationId }, teacherId, services: { database, clock, mail } }) {
+    async handle({ params: { invitationId }, teacherId, services }) {
+      const { database, clock } = services;
       const at = new Date(clock()).toISOString();
       const ended = await database.write((sql) =>
         endInvitation(sql, invitationId, member(sql, teacherId).schoolId, at),
       );
       if (!ended) throw new Problem(404, 'Not found', 'This invitation was used or taken back already.');
-      await mail.forget(invitationId);
+      await withdrawLink(services, invitationId);
       return done;
     },
   }),
@@ -124,7 +128,7 @@ const invitations = [
       try {
         const personId = await accept(services, token, body);
         // The link is used up: a copy of it is of no use any more.
-        await services.mail.forget(id);
+        await withdrawLink(services, id);
         await enter(services, request, response, personId);
       } catch (error) {
         if (error instanceof NoLongerGood) throw new Problem(410, 'No longer good', reasons[error.why]);
@@ -142,8 +146,10 @@ const invitations = [
 const classes = [
   route('colleagues', {
     allow: 'member',
-    handle({ teacherId, services: { database, clock } }) {
+    handle({ teacherId, services }) {
+      const { database, clock } = services;
       const { lookUp } = database;
+      const tell = teller(services);
       const me = member(lookUp, teacherId);
       const sees = (sectionId: string) => me.isKeeper || roleIn(lookUp, teacherId, sectionId) !== null;
       const school = lookUp.get<{ name: string }>('SELECT "name" FROM "school" WHERE "id" = ?', me.schoolId);
@@ -169,12 +175,10 @@ const classes = [
             endsOn,
           })),
         invitations: me.isKeeper
-          ? openInvitations(lookUp, me.schoolId, clock()).map(
-              ({ id, name, role, sectionId, expiresAt, email, mailedAt }) => ({
-                ...{ id, name, role, sectionId, expiresAt },
-                mailedTo: mailedAt === null ? null : email,
-              }),
-            )
+          ? openInvitations(lookUp, me.schoolId, clock()).map(({ id, name, role, sectionId, expiresAt }) => {
+              const letter = lastLetterAbout(lookUp, id);
+              return { id, name, role, sectionId, expiresAt, letter: letter && tell(letter) };
+            })
           : [],
       });
     },

@@ -99,7 +99,7 @@ function InvitationsCard({ colleagues }: { colleagues: Colleagues }) {
       <Words size="large" serif heading={2}>
         Invited, not here yet
       </Words>
-      {colleagues.invitations.map(({ id, name, sectionId, mailedTo, expiresAt }) => {
+      {colleagues.invitations.map(({ id, name, sectionId, letter, expiresAt }) => {
         const into = colleagues.classes.find((one) => one.id === sectionId)?.name;
         const until = dayMonth(localMoment(Date.parse(expiresAt), zone).date);
         return (
@@ -107,7 +107,11 @@ function InvitationsCard({ colleagues }: { colleagues: Colleagues }) {
             <View style={{ flex: 1 }}>
               <Words>{name}</Words>
               <Words size="small" tone="inkQuiet">
-                {[into && `to ${into}`, mailedTo && `sent to ${mailedTo}`, `until ${until}`]
+                {[
+                  into && `to ${into}`,
+                  letter && `the letter to ${letter.address}: ${letter.words}`,
+                  `until ${until}`,
+                ]
                   .filter(Boolean)
                   .join(', ')}
               </Words>

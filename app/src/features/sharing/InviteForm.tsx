@@ -54,7 +54,7 @@ export default function InviteForm({ sectionId }: { sectionId: string | null }) 
     const sent = made.mailed
       ? `It is on its way to ${email}.`
       : email
-        ? `The mail to ${email} could not be sent: hand the link on yourself.`
+        ? `No mail server is set up, so nothing goes to ${email}: hand the link on yourself.`
         : `Send this link to ${name}, or let them point a phone at it.`;
     return (
       <View style={{ gap: space(3), alignItems: 'center' }}>

@@ -1,8 +1,9 @@
 import { ulid } from 'ulid';
 import type { OpenDatabase } from '../../database/open';
 import type { Jobs } from '../../jobs/jobs';
-import type { Postman } from '../../people/messages/deliver';
-import type { MailServer } from '../../people/messages/mailServer';
+import type { KeptLetters } from '../../people/messages/keptLetters';
+import { letterIdsOf } from '../../people/messages/letters';
+import type { Postman } from '../../people/messages/postman';
 import type { Clock } from '../../clock';
 import type { Erasure } from './erase';
 import type { ErasureState } from './state';
@@ -26,7 +27,7 @@ export class Erasures {
     private readonly database: OpenDatabase,
     private readonly jobs: Jobs,
     private readonly postman: Postman,
-    private readonly mail: MailServer,
+    private readonly kept: KeptLetters,
     private readonly clock: Clock,
   ) {
     this.timer = setInterval(() => {
@@ -95,6 +96,6 @@ export class Erasures {
   }
 
   private async forgetLetters({ messageIds }: ErasureState): Promise<void> {
-    await Promise.all(messageIds.map((id) => this.mail.forget(id)));
+    await Promise.all(messageIds.flatMap(letterIdsOf).map((id) => this.kept.forget(id)));
   }
 }

@@ -9,6 +9,7 @@ import { ownColumns } from '../../database/columns';
 import type { Sql } from '../../database/sql';
 import { madeInSchool } from '../../scopes/access';
 import { forgetCardsOf } from '../../sharing/ownView/cards';
+import { forgetLetters } from '../../people/messages/letters';
 import { forgetPagesOf } from '../../sharing/readerPages/pages';
 import { forgetInFeeds } from '../../work/feed/forgotten';
 import { cleaningOf, rowsOf, type Found, type Row } from './findStudent';
@@ -122,7 +123,7 @@ export function eraseRows(sql: Sql, teacherId: string, found: Found): void {
   }
   for (const table of tableNames.toReversed()) {
     for (const id of found.recordIds) {
-      if (table === 'message') sql.run('DELETE FROM "delivery" WHERE "messageId" = ?', id);
+      if (table === 'message') forgetLetters(sql, id);
       sql.run(`DELETE FROM "${table}" WHERE "id" = ? AND ${madeInSchool}`, id, teacherId);
     }
   }

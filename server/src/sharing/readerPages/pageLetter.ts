@@ -1,6 +1,6 @@
 import { dayIn } from '@slate-path/core/sharing/readerPage/language';
 import type { Sql } from '../../database/sql';
-import type { Letter } from '../../people/messages/mailServer';
+import type { NewLetter } from '../../people/messages/letters';
 import type { Page } from './pages';
 
 /** The link of a reader's page as a letter. It names no student: mail is read by more than its reader. */
@@ -9,7 +9,7 @@ export function pageLetter(
   { id, madeBy, madeAt, until, codeHash, settings: { reader } }: Page,
   address: string,
   link: string,
-): Letter {
+): NewLetter {
   const from = sql.get<{ name: string }>('SELECT "name" FROM "teacher" WHERE "id" = ?', madeBy)?.name ?? '';
   const body = [
     `Dear ${reader},`,
@@ -19,7 +19,8 @@ export function pageLetter(
     `It opens until ${dayIn('en', until, true)}. Whoever has the link can read it, so please do not pass it on.`,
   ].join('\n\n');
   return {
-    ...{ id, to: [{ name: reader, address }], from, body, writtenAt: madeAt },
+    ...{ id, kind: 'readerPage', aboutId: id, teacherId: madeBy, name: reader, address, body },
+    writtenAt: madeAt,
     subject: `A page for you to read, from ${from}`,
   };
 }

@@ -5,6 +5,7 @@ import { fewestUnnamed } from '@slate-path/core/sharing/readerPage/limits';
 import type { NewPage, PageSettings } from '@slate-path/core/sharing/readerPage/settings';
 import type { ReaderPageRow } from '../../database/readerPageEntities';
 import type { Sql } from '../../database/sql';
+import { forgetLetters } from '../../people/messages/letters';
 import { dayAtSchool, memberOf, roleIn } from '../../scopes/access';
 import { hashOf, newToken } from '../linkToken';
 
@@ -115,6 +116,7 @@ export function endPage(sql: Sql, id: string, now: number): boolean {
 export function forgetPagesOf(sql: Sql, studentId: string, clean: (text: string) => string): void {
   for (const { id } of pagesOf(sql, studentId)) {
     sql.run('DELETE FROM "pageOpening" WHERE "pageId" = ?', id);
+    forgetLetters(sql, id);
     sql.run('DELETE FROM "readerPage" WHERE "id" = ?', id);
   }
   for (const row of sql.all<ReaderPageRow>('SELECT * FROM "readerPage"')) {

@@ -25,6 +25,9 @@ import {
 } from './pages';
 import { asPublicPage, gone } from '../publicPage';
 import { takeWords } from '../wordsBack';
+import { lastLetterAbout } from '../../people/messages/letters';
+import { mailLink, withdrawLink } from '../../people/messages/mailLink';
+import { teller } from '../../people/messages/teller';
 import { demandMay } from './demandMay';
 import { pageLetter } from './pageLetter';
 
@@ -44,8 +47,12 @@ function classNameOf(sql: Sql, id: string): string | null {
 
 type Made = AnswerOf<'pages'>['pages'][number];
 
-function told(sql: Sql, page: Page, now: number): Made {
-  const { id, settings, madeAt, until, endedAt, codeHash, email, mailedAt, openings, openedAt } = page;
+function told(services: Services, page: Page): Made {
+  const { database, clock } = services;
+  const { lookUp: sql } = database;
+  const now = clock();
+  const letter = lastLetterAbout(sql, page.id);
+  const { id, settings, madeAt, until, endedAt, codeHash, openings, openedAt } = page;
   const maker = sql.get<{ name: string }>('SELECT "name" FROM "teacher" WHERE "id" = ?', page.madeBy);
   return {
     ...{ id, settings, madeAt, until, endedAt, openings, openedAt },
@@ -54,8 +61,7 @@ function told(sql: Sql, page: Page, now: number): Made {
     madeBy: maker?.name ?? '',
     isOpen: isOpen(sql, page, now),
     hasCode: codeHash !== null,
-    mailedTo: mailedAt === null ? null : email,
-    notMailedTo: mailedAt === null ? email : null,
+    letter: letter && teller(services)(letter),
     lately: openingsOf(sql, id),
   };
 }
@@ -67,23 +73,6 @@ function demandEnd(sql: Sql, madeBy: string, until: string, now: number): void {
     throw new Problem(400, 'Not well formed', 'A page ends today or later, and within a year.', [
       { field: 'until', message: 'From today on, and within a year' },
     ]);
-}
-
-/** Hands the link to the mail server. @returns whether it was taken: the page is there in any case */
-async function mail(services: Services, page: Page, link: string): Promise<boolean> {
-  const { database, mail: server, clock } = services;
-  if (page.email === null) return false;
-  try {
-    await server.take(pageLetter(database.lookUp, page, page.email, link));
-  } catch (error) {
-    console.error(`Page ${page.id}: the mail server did not take its letter.`, error);
-    return false;
-  }
-  const at = new Date(clock()).toISOString();
-  await database.write((sql) =>
-    sql.run('UPDATE "readerPage" SET "mailedAt" = ? WHERE "id" = ?', at, page.id),
-  );
-  return true;
 }
 
 /** The maker, one of the teachers of those whom it tells of, or the keeper of their school. */
@@ -123,47 +112,53 @@ const ofTeachers = [
       });
       const page = pageById(database.lookUp, id);
       const link = `${request.protocol}://${request.headers.host ?? ''}/read/${token}`;
-      return { id, token, mailed: page !== undefined && (await mail(services, page, link)) };
+      const address = page?.email ?? null;
+      const mailed =
+        page !== undefined &&
+        address !== null &&
+        (await mailLink(services, (sql) => pageLetter(sql, page, address, link)));
+      return { id, token, mailed };
     },
   }),
   route('pages', {
     allow: 'member',
-    handle({ teacherId, services: { database, clock } }) {
-      const { lookUp } = database;
+    handle({ teacherId, services }) {
       return Promise.resolve({
-        pages: pagesBy(lookUp, teacherId).map((page) => told(lookUp, page, clock())),
+        pages: pagesBy(services.database.lookUp, teacherId).map((page) => told(services, page)),
       });
     },
   }),
   route('pagesOfStudent', {
     allow: readerOf('student', 'studentId', 'step'),
-    handle({ params: { studentId }, services: { database, clock } }) {
-      const { lookUp } = database;
+    handle({ params: { studentId }, services }) {
       return Promise.resolve({
-        pages: pagesOf(lookUp, studentId).map((page) => told(lookUp, page, clock())),
+        pages: pagesOf(services.database.lookUp, studentId).map((page) => told(services, page)),
       });
     },
   }),
   route('endPagesOfStudent', {
     allow: readerOf('student', 'studentId', 'step'),
-    async handle({ params: { studentId }, teacherId, services: { database, clock } }) {
-      const ended = await database.write(
-        (sql) =>
-          pagesOf(sql, studentId).filter(
-            (page) => mayEnd(sql, page, teacherId) && endPage(sql, page.id, clock()),
-          ).length,
+    async handle({ params: { studentId }, teacherId, services }) {
+      const { database, clock } = services;
+      const ended = await database.write((sql) =>
+        pagesOf(sql, studentId).filter(
+          (page) => mayEnd(sql, page, teacherId) && endPage(sql, page.id, clock()),
+        ),
       );
-      return { ended };
+      for (const { id } of ended) await withdrawLink(services, id);
+      return { ended: ended.length };
     },
   }),
   route('endPage', {
     allow: 'member',
-    async handle({ params: { pageId }, teacherId, services: { database, clock } }) {
+    async handle({ params: { pageId }, teacherId, services }) {
+      const { database, clock } = services;
       await database.write((sql) => {
         const page = pageById(sql, pageId);
         if (!page || !mayEnd(sql, page, teacherId)) throw noPage();
         endPage(sql, pageId, clock());
       });
+      await withdrawLink(services, pageId);
       return done;
     },
   }),

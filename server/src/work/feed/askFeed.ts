@@ -15,7 +15,7 @@ import { erasedStudents } from '../../keeping/erasure/erased';
 import { setState, takenBack } from './feeds';
 import { isForgotten } from './forgotten';
 import type { FeedPageRead, PartOfStudent } from './readFeedPage';
-import { OtherKey, unseal } from './secret';
+import { OtherKey, unseal } from '../../accounts/secret';
 
 /** What asking needs of the server. */
 export interface FeedServices {

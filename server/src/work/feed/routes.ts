@@ -6,7 +6,7 @@ import { Problem } from '../../http/problem';
 import { readerOf, route, writerOf } from '../../http/route';
 import type { Services } from '../../services';
 import { deleteFeed, feedOf, feedsOf, newState, takenBack, writeFeed } from './feeds';
-import { seal } from './secret';
+import { seal } from '../../accounts/secret';
 
 const done = { done: true } as const;
 

@@ -28,7 +28,7 @@ const looks: { value: ThemeChoice; label: string }[] = [
 ];
 
 /** What the school and its lessons go by, and where it stands: a page each. */
-function OtherPages({ hasClasses }: { hasClasses: boolean }) {
+function OtherPages({ hasClasses, isKeeper }: { hasClasses: boolean; isKeeper: boolean }) {
   const router = useRouter();
   const current = useRecords((state) => state.current);
   const kinds = listOf(current, 'standing').sort((a, b) => a.position - b.position);
@@ -37,7 +37,7 @@ function OtherPages({ hasClasses }: { hasClasses: boolean }) {
       .map(({ name }) => name)
       .sort(),
   );
-  const to = (page: 'vocabulary' | 'look-fors' | 'outbox' | 'shared' | 'colleagues') => () => {
+  const to = (page: 'vocabulary' | 'look-fors' | 'outbox' | 'shared' | 'colleagues' | 'mail') => () => {
     router.push(`/desk/${page}`);
   };
   const groups: Group[] = [
@@ -82,6 +82,13 @@ function OtherPages({ hasClasses }: { hasClasses: boolean }) {
             : 'Who belongs to the school',
           onPress: to('colleagues'),
         },
+        isKeeper
+          ? {
+              label: 'Mail',
+              note: 'Over which mail server letters go out, and a test of it',
+              onPress: to('mail'),
+            }
+          : null,
       ],
     },
   ];
@@ -110,7 +117,7 @@ export function DeskScreen() {
     <>
       <TermDates />
       {hasClasses ? <Timetable /> : null}
-      <OtherPages hasClasses={hasClasses} />
+      <OtherPages {...{ hasClasses, isKeeper }} />
     </>
   );
   const right = (

@@ -1,58 +1,132 @@
-import Download from 'lucide-react-native/icons/download';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { TouchableRipple } from 'react-native-paper';
 import { addressOf } from '@slate-path/core/api/address';
+import type { AnswerOf } from '@slate-path/core/api/contract';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { displayName } from '@slate-path/core/people/names';
 import { groupBy } from '@slate-path/core/records/groupBy';
 import { listOf } from '@slate-path/core/records/records';
 import type { Message } from '@slate-path/core/records/schema';
+import { many } from '@slate-path/core/words/many';
+import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
 import { longDay } from '../../../parts/dates';
 import { Empty } from '../../../parts/Empty';
 import { Page } from '../../../parts/Page';
-import { Sheet } from '../../../parts/Sheet';
 import { Words } from '../../../parts/Words';
-import { usePalette } from '../../../theme/theme';
-import { rowHeight, space } from '../../../theme/tokens';
-import { FileAction } from '../../../files/FileAction';
+import { space } from '../../../theme/tokens';
+import { useAccount } from '../../../sync/account';
 import { zoneOf } from '../../../sync/clock';
 import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
+import { LetterLine } from './LetterLine';
+import { LetterSheet } from './LetterSheet';
 
-function useZone(): string {
-  return useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
+export type Letter = AnswerOf<'outbox'>['letters'][number];
+
+/** A letter to one address, and the message whose words it has; none where it held a link. */
+export interface Written {
+  letter: Letter;
+  message: Message | null;
 }
 
-/** Everything that was written, newest first, by what was written in one go. */
+/** Letters that did not arrive, and of which no other one has gone since. */
+function failedOf(letters: readonly Letter[]): ReadonlySet<string> {
+  const replaced = new Set(letters.map(({ insteadOf }) => insteadOf));
+  return new Set(
+    letters.flatMap(({ id, state }) =>
+      (state === 'refused' || state === 'given_up') && !replaced.has(id) ? [id] : [],
+    ),
+  );
+}
+
+/** A message that has not come to the server yet: there is no letter of it. */
+const notThere = ({ id, addresses, writtenAt }: Message): Letter => ({
+  ...{
+    id,
+    kind: 'message',
+    aboutId: id,
+    insteadOf: null,
+    name: '',
+    address: addresses.join(', '),
+    state: 'waiting',
+  },
+  ...{ changedAt: writtenAt, words: 'waiting on this device', said: '' },
+});
+
+/** That nothing goes out, or that something did not arrive: said before all else. */
+function HowItStands({ refused, isSent }: { refused: number; isSent: boolean }) {
+  const router = useRouter();
+  const isKeeper = useAccount((account) => account.isKeeper);
+  if (isSent && refused === 0) return null;
+  return (
+    <Card style={{ gap: space(2) }}>
+      {isSent ? null : (
+        <>
+          <Words bold heading={2}>
+            Nothing is sent from here yet
+          </Words>
+          <Words>
+            {`No mail server is set up: letters are kept, and go nowhere. Open a letter to send it from your own mail program${isKeeper ? ', or set up a mail server.' : '; the keeper of your school can set up a mail server.'}`}
+          </Words>
+          {isKeeper ? (
+            <View style={{ alignItems: 'flex-start' }}>
+              <Action
+                label="Set up mail"
+                kind="main"
+                onPress={() => {
+                  router.push('/desk/mail');
+                }}
+              />
+            </View>
+          ) : null}
+        </>
+      )}
+      {refused > 0 ? (
+        <Words tone="ember" live>
+          {`${many(refused, 'letter')} did not arrive. Open ${refused === 1 ? 'it' : 'one'} to set the address right and send it again.`}
+        </Words>
+      ) : null}
+    </Card>
+  );
+}
+
+/** Everything that was written, newest first, by what was written in one go, with how each letter stands. */
 export function OutboxScreen() {
-  const palette = usePalette();
-  const zone = useZone();
-  const [open, setOpen] = useState<Message | null>(null);
+  const zone = useRecords((state) => zoneOf(Object.values(state.current.school)[0]));
+  const [openId, setOpen] = useState<string | null>(null);
   const { answer, state } = useView(addressOf('outbox'));
   const asking = useAsking();
   const current = useRecords((records) => records.current);
-  const sentAt = new Map(answer?.deliveries.map(({ messageId, deliveredAt }) => [messageId, deliveredAt]));
-  const invitations = answer?.invitations ?? [];
+  const letters = answer?.letters ?? [];
+  const failed = failedOf(letters);
+  const byMessage = groupBy(letters, ({ aboutId }) => aboutId);
   const messages = listOf(current, 'message').sort((a, b) => (a.writtenAt < b.writtenAt ? 1 : -1));
   const notices = [...groupBy(messages, ({ noticeId }) => noticeId).values()];
+  const links = letters.filter(({ kind }) => kind !== 'message').reverse();
+  const writtenOf = (message: Message): Written[] =>
+    (byMessage.get(message.id) ?? [notThere(message)]).map((letter) => ({ letter, message }));
+  const all: Written[] = [
+    ...messages.flatMap(writtenOf),
+    ...links.map((letter) => ({ letter, message: null })),
+  ];
+  const open = all.find(({ letter }) => letter.id === openId);
+  /** Where it goes stands there where one has to tell it from others, or to set it right. */
+  const aboutOf = (letter: Letter, message: Message | null) => {
+    const isOneOfSeveral = (byMessage.get(letter.aboutId)?.length ?? 1) > 1;
+    const where = isOneOfSeveral || failed.has(letter.id) ? letter.address : '';
+    return [where, message?.subject].filter(Boolean).join(' · ');
+  };
   const nameOf = ({ studentId }: Message) => {
     const student = current.student[studentId];
     return student ? displayName(student) : 'somebody who is no longer here';
   };
-  const stateOf = (message: Message) => {
-    const at = sentAt.get(message.id);
-    return at ? `sent ${localMoment(Date.parse(at), zone).time}` : 'waiting';
-  };
   return (
-    <Page
-      title="Outbox"
-      note="A mail server of our own stands in for a real one: it keeps each message as a file, and sends nothing out."
-      back={{ to: '/desk', name: 'Back to the desk' }}
-    >
-      {messages.length > 0 || invitations.length > 0 ? null : state === 'loading' ? (
+    <Page title="Outbox" back={{ to: '/desk', name: 'Back to the desk' }}>
+      {answer ? <HowItStands refused={failed.size} isSent={answer.isSent} /> : null}
+      {messages.length > 0 || links.length > 0 ? null : state === 'loading' ? (
         <Words tone="inkQuiet">{asking}</Words>
       ) : (
         <Empty title="Nothing has been written yet">
@@ -60,15 +134,26 @@ export function OutboxScreen() {
           written, to whom and when stands here and on each student’s path.
         </Empty>
       )}
-      {invitations.length > 0 ? (
-        <Card style={{ gap: space(2) }}>
-          <Words size="large" serif heading={2}>
-            Invitations
-          </Words>
-          {invitations.map(({ id, name, email, mailedAt }) => {
-            const { date, time } = localMoment(Date.parse(mailedAt), zone);
-            return <Words key={id}>{`${name}, ${email}: sent ${longDay(date)}, ${time}`}</Words>;
-          })}
+      {links.length > 0 ? (
+        <Card style={{ padding: 0 }}>
+          <View style={{ padding: space(4), paddingBottom: space(2) }}>
+            <Words size="large" serif heading={2}>
+              Links
+            </Words>
+            <Words tone="inkQuiet">Invitations, and pages for readers</Words>
+          </View>
+          {links.map((letter) => (
+            <LetterLine
+              key={letter.id}
+              name={letter.name}
+              about={`${letter.kind === 'invitation' ? 'Invitation' : 'A page for a reader'}, to ${letter.address}`}
+              letter={letter}
+              hasFailed={failed.has(letter.id)}
+              onOpen={() => {
+                setOpen(letter.id);
+              }}
+            />
+          ))}
         </Card>
       ) : null}
       {notices.map((found) => {
@@ -85,57 +170,28 @@ export function OutboxScreen() {
                 {`${longDay(date)}, ${time} · ${found.length} to ${first.toWhom === 'student' ? 'students' : 'guardians'}`}
               </Words>
             </View>
-            {found.map((message) => (
-              <TouchableRipple
-                key={message.id}
-                role="button"
-                aria-label={`${nameOf(message)}: ${message.subject}, ${stateOf(message)}`}
-                onPress={() => {
-                  setOpen(message);
+            {found.flatMap(writtenOf).map(({ letter, message }) => (
+              <LetterLine
+                key={letter.id}
+                name={message ? nameOf(message) : letter.name}
+                about={aboutOf(letter, message)}
+                letter={letter}
+                hasFailed={failed.has(letter.id)}
+                onOpen={() => {
+                  setOpen(letter.id);
                 }}
-                style={{
-                  minHeight: rowHeight,
-                  justifyContent: 'center',
-                  borderTopWidth: 1,
-                  borderColor: palette.line,
-                  paddingHorizontal: space(4),
-                }}
-              >
-                <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(3) }}>
-                  <View style={{ flex: 1 }}>
-                    <Words lines={1}>{nameOf(message)}</Words>
-                    <Words size="small" tone="inkQuiet" lines={1}>
-                      {message.subject}
-                    </Words>
-                  </View>
-                  <Words size="small" tone="inkQuiet" figures>
-                    {stateOf(message)}
-                  </Words>
-                </View>
-              </TouchableRipple>
+              />
             ))}
           </Card>
         );
       })}
       {open ? (
-        <Sheet
-          title={open.subject}
-          note={`To ${open.addresses.join(', ')} · ${stateOf(open)}`}
+        <LetterSheet
+          {...open}
           onClose={() => {
             setOpen(null);
           }}
-        >
-          <Words>{open.body}</Words>
-          {sentAt.has(open.id) ? (
-            <View style={{ alignItems: 'flex-start' }}>
-              <FileAction
-                label="Save as .eml"
-                icon={Download}
-                address={addressOf('messageFile', { messageId: open.id })}
-              />
-            </View>
-          ) : null}
-        </Sheet>
+        />
       ) : null}
     </Page>
   );

@@ -57,7 +57,7 @@ export function WriteScreen() {
   const month = useView(addressOf('month', { sectionId, month: date.slice(0, 7) }));
   const asking = useAsking('for the month, to say who was away how often');
   const offline = useRecords((state) => state.connection === 'offline');
-  useView(addressOf('outbox'));
+  const outbox = useView(addressOf('outbox'));
   if (!section)
     return (
       <Page title="Write" back={{ to: '/people', name: 'All classes' }}>
@@ -83,6 +83,7 @@ export function WriteScreen() {
       unsure={month.state === 'loading'}
       aboutWork={params.owes !== undefined}
       studentId={params.studentId}
+      isSent={outbox.answer?.isSent ?? true}
     />
   );
 }
@@ -95,9 +96,11 @@ interface WriteProps extends Omit<Asked, 'times'> {
   aboutWork: boolean;
   /** To this one alone. */
   studentId: string | undefined;
+  /** Whether a mail server is set up. */
+  isSent: boolean;
 }
 
-function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentId }: WriteProps) {
+function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentId, isSent }: WriteProps) {
   const wide = useWide();
   const router = useRouter();
   const { teacherName } = useAccount();
@@ -229,9 +232,15 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
       {sent > 0 ? (
         <Words bold live>{`${sent === 1 ? '1 message is' : `${sent} messages are`} in the outbox.`}</Words>
       ) : null}
+      {isSent ? null : (
+        <Words tone="inkQuiet">
+          No mail server is set up: letters are kept in the outbox, and go nowhere. Copy the addresses, or
+          open a letter there in your mail program.
+        </Words>
+      )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
         <Action
-          label={`Send ${many(going.length, 'message')}`}
+          label={`${isSent ? 'Send' : 'Keep'} ${many(going.length, 'message')}`}
           kind="main"
           icon={Send}
           disabled={going.length === 0 || unknown.length > 0 || empty}

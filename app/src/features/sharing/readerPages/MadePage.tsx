@@ -27,7 +27,7 @@ export function MadePage({ token, reader, email, mailed, onClose }: MadePageProp
   const sent = mailed
     ? `The link is on its way to ${email}.`
     : email
-      ? `The mail to ${email} could not be sent: hand the link on yourself.`
+      ? `No mail server is set up, so nothing goes to ${email}: hand the link on yourself.`
       : `Send this link to ${reader}, or let them point a phone at it.`;
   return (
     <Sheet title={`The page for ${reader}`} onClose={onClose}>

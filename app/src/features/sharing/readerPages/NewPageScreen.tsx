@@ -87,7 +87,7 @@ function NewPage(subject: Subject) {
   const wide = useWide();
   const today = useNow().date;
   const from = useTermStart(today);
-  const [form, setForm] = useState<PageForm>(() => newForm(from, today));
+  const [form, setForm] = useState<PageForm>(() => newForm(from, today, subject));
   const [made, setMade] = useState<{ token: string; mailed: boolean } | null>(null);
   const [run, problem, busy] = useTry();
   const { student } = subject;

@@ -33,8 +33,7 @@ function PageLine({ page, ofWhom }: { page: ReaderPage; ofWhom: boolean }) {
     endedAt,
     openings,
     openedAt,
-    mailedTo,
-    notMailedTo,
+    letter,
     hasCode,
     lately,
   } = page;
@@ -53,10 +52,7 @@ function PageLine({ page, ofWhom }: { page: ReaderPage; ofWhom: boolean }) {
       <Words size="small" tone="inkQuiet">
         {[
           `Made by ${madeBy} on ${day(madeAt)}`,
-          mailedTo ? `sent to ${mailedTo}` : '',
-          notMailedTo
-            ? `the mail to ${notMailedTo} could not be sent: hand the link on, or make a new page`
-            : '',
+          letter ? `the letter to ${letter.address}: ${letter.words}` : '',
           hasCode ? 'asks for a code' : '',
         ]
           .filter(Boolean)

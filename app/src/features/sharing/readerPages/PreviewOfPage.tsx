@@ -35,7 +35,9 @@ export function PreviewOfPage({ preview, settings, problem }: PreviewOfPageProps
         {shortened.length > 0 ? (
           <Words tone="inkQuiet">{`Only as initials: ${listed(shortened)}`}</Words>
         ) : preview ? (
-          <Words tone="inkQuiet">No other student is in it.</Words>
+          <Words tone="inkQuiet">
+            {preview.named.length === 1 ? 'No student is in it.' : 'No other student is in it.'}
+          </Words>
         ) : null}
         {problem ? (
           <Words tone={problem.status === 400 ? 'inkQuiet' : 'ember'} live>

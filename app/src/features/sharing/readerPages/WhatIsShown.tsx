@@ -1,8 +1,7 @@
 import { View } from 'react-native';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { listOf } from '@slate-path/core/records/records';
-import { listedFirst, offeredTo } from '@slate-path/core/observation/tallies/lookFors';
-import type { LookFor, Section } from '@slate-path/core/records/schema';
+import type { LookFor, Section, Tally } from '@slate-path/core/records/schema';
 import { many } from '@slate-path/core/words/many';
 import { dayMonth } from '../../../parts/dates';
 import { Field } from '../../../parts/Field';
@@ -24,15 +23,14 @@ interface WhatIsShownProps {
 const parts = Object.entries(partNames).map(([value, label]) => ({ value: value as Part, label }));
 const partsOfClass = parts.filter(({ value }) => value !== 'circles');
 
-/** Look-fors of which something was counted of one of some students, or those that a class has. */
+/** Look-fors of which something was counted of one of some students, or in a class. */
 function useCounted(studentIds: readonly string[], section: Section | null): LookFor[] {
   const current = useRecords((state) => state.current);
-  if (section) return offeredTo(listOf(current, 'lookFor'), section.id).sort(listedFirst);
-  const ids = new Set(
-    listOf(current, 'tally').flatMap(({ studentId, lookForId }) =>
-      studentId !== null && studentIds.includes(studentId) ? [lookForId] : [],
-    ),
-  );
+  const isOf = ({ studentId, lessonId }: Tally) =>
+    section
+      ? current.lesson[lessonId]?.sectionId === section.id
+      : studentId !== null && studentIds.includes(studentId);
+  const ids = new Set(listOf(current, 'tally').flatMap((tally) => (isOf(tally) ? [tally.lookForId] : [])));
   return [...ids].flatMap((id) => current.lookFor[id] ?? []).sort((a, b) => a.name.localeCompare(b.name));
 }
 

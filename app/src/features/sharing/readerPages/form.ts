@@ -42,11 +42,11 @@ export const partNames = {
 } as const;
 export type Part = keyof typeof partNames;
 
-/** A page as it is begun: attendance of the term so far, open for two weeks. */
-export function newForm(from: string, today: string): PageForm {
+/** A page as it is begun: attendance of the term so far, open for two weeks; of a student for home, of a class for a head. */
+export function newForm(from: string, today: string, { section }: Subject): PageForm {
   return {
     reader: '',
-    relation: 'home',
+    relation: section ? 'head' : 'home',
     email: '',
     language: 'en',
     from,

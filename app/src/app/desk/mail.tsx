@@ -1,0 +1,1 @@
+export { MailScreen as default } from '../../features/people/messages/MailScreen';

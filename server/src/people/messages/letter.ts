@@ -1,0 +1,73 @@
+import { createHash } from 'node:crypto';
+import type { SendMailOptions } from 'nodemailer';
+import { displayName } from '@slate-path/core/people/names';
+import type { Message, Student } from '@slate-path/core/records/schema';
+import type { LetterRow } from '../../database/letterEntities';
+import type { Sql } from '../../database/sql';
+
+/** As whom letters go out. */
+export interface Sender {
+  address: string;
+  /** Where answers go; empty: to the sender. */
+  replyTo: string;
+}
+
+/** Where no mail server is set up there is no address either (RFC 2606 keeps this one for that). */
+export const noSender: Sender = { address: 'teacher@slate-path.invalid', replyTo: '' };
+
+/** An id as a Message-ID may have it (RFC 5322, 3.6.4). */
+const plainId = (id: string) =>
+  /^[A-Za-z0-9][A-Za-z0-9._-]{0,127}$/.test(id) ? id : createHash('sha256').update(id).digest('hex');
+
+const nameIn = (sql: Sql, table: 'teacher', id: string) =>
+  sql.get<{ name: string }>(`SELECT "name" FROM "${table}" WHERE "id" = ?`, id)?.name ?? '';
+
+interface Content {
+  name: string;
+  subject: string;
+  body: string;
+}
+
+/** What a letter says; a message's is in its record. Null where that is gone. */
+function contentOf(sql: Sql, { kind, aboutId, name, subject, body }: LetterRow): Content | null {
+  if (kind !== 'message') return subject === null || body === null ? null : { name, subject, body };
+  const message = sql.get<Message>('SELECT * FROM "message" WHERE "id" = ? AND NOT "removed"', aboutId);
+  if (!message) return null;
+  const student = sql.get<Student>('SELECT * FROM "student" WHERE "id" = ?', message.studentId);
+  if (!student) return null;
+  const called = displayName(student);
+  return { ...message, name: message.toWhom === 'student' ? called : `For ${called}` };
+}
+
+/**
+ * A letter as it goes out: to one address, so that nobody sees another's, and with one Message-ID however often it is
+ * tried. Null where what it says is gone.
+ */
+export function mailOf(sql: Sql, letter: LetterRow, sender: Sender): SendMailOptions | null {
+  const content = contentOf(sql, letter);
+  if (!content) return null;
+  const { name, subject, body } = content;
+  const [, domain = 'slate-path.invalid'] = sender.address.split('@');
+  return {
+    from: { name: nameIn(sql, 'teacher', letter.teacherId), address: sender.address },
+    ...(sender.replyTo === '' ? {} : { replyTo: sender.replyTo }),
+    to: { name, address: letter.address },
+    subject,
+    text: body,
+    // As text it would stand in the header as it is, which is no date of RFC 5322.
+    date: new Date(letter.writtenAt),
+    messageId: `<${plainId(letter.id)}@${domain}>`,
+    // What somebody typed is never taken for a file or an address to be fetched.
+    disableFileAccess: true,
+    disableUrlAccess: true,
+  };
+}
+
+/** A letter as bytes (RFC 5322). */
+export async function bytesOf(mail: SendMailOptions): Promise<Buffer> {
+  // Megabytes that a day without letters does without.
+  const { createTransport } = await import('nodemailer');
+  const transport = createTransport({ streamTransport: true, buffer: true, newline: 'windows' });
+  const { message } = await transport.sendMail(mail);
+  return message as Buffer;
+}
