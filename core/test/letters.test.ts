@@ -65,6 +65,9 @@ test('how a letter stands is never “sent”, and every reason has words', () =
   expect(words({ state: 'given_up', reason: 'noAnswer' })).toBe(
     'given up after two days: the mail server does not answer',
   );
+  expect(words({ state: 'given_up', reason: 'restored' })).toBe(
+    'held back: a backup was put back before it went',
+  );
   expect(words({ state: 'kept' })).toBe('kept here, sent nowhere');
   for (const reason of letterReasons) expect(reasonWords[reason]).not.toMatch(/sent|^$/);
 });

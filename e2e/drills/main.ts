@@ -1,10 +1,11 @@
 import { eraseAndRestore } from './eraseAndRestore';
 import { killAndRestart } from './killAndRestart';
+import { mailDrill } from './mail';
 import { fullDisk, mountSmallDisk } from './troubles';
 
 /**
- * `npm run drill [rounds] [what]`: 200 rounds of each, unless another number is given. `what` is `writing`, `operations`
- * or `fullDisk`; without it all three.
+ * `npm run drill [rounds] [what]`: 200 rounds of each, unless another number is given. `what` is `writing`, `operations`,
+ * `fullDisk` or `mail` (with a quarter as many kills); without it all four.
  */
 const rounds = Number(process.argv[2] ?? 200);
 const what = process.argv[3];
@@ -18,6 +19,7 @@ const drills: Record<string, () => Promise<object>> = {
     const found = await eraseAndRestore(rounds, Math.random, trouble, mountSmallDisk());
     return { ...found, untrueStarts };
   },
+  mail: () => mailDrill(Math.ceil(rounds / 4), Math.random),
 };
 
 /** What a drill must not find. */

@@ -56,6 +56,27 @@ test('a damaged database gives way to a backup and is kept; a backup is read by 
   expect(await classes()).toEqual(['Boat Workshop', 'Log-keeping']);
 });
 
+test('a letter that waited when the backup was made is held back: it may have gone since', async () => {
+  const nowhere = {
+    ...{ host: '127.0.0.1', port: 1, security: 'none', user: '', password: '' },
+    ...{ sender: 'office@x.example', replyTo: '', perMinute: 60 },
+  };
+  await ines.call('POST', '/api/mail', nowhere);
+  const wanted = { name: 'Ove Lind', role: 'teacher', sectionId: null, email: 'ove@x.example' };
+  await ines.call('POST', '/api/invitations', wanted);
+  const letters = async () => {
+    const answer = await ines.call('GET', '/api/outbox');
+    return ((await answer.json()) as { letters: { words: string }[] }).letters.map(({ words }) => words);
+  };
+  expect(await letters()).toEqual([expect.stringMatching(/^waiting/)]);
+  const copy = path.join(emptyFolder(), 'copy.db');
+  backUp(server.folder, copy);
+  await server.stop();
+  restore(copy, server.folder, 'now');
+  await start(server.folder);
+  expect(await letters()).toEqual(['held back: a backup was put back before it went']);
+});
+
 test('after a kill the journal that was left is not laid over the backup', async () => {
   await server.stop('SIGKILL');
   expect(fs.statSync(`${file()}-wal`).size).toBeGreaterThan(0);

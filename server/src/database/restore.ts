@@ -40,14 +40,21 @@ export function finishRestore(folder: string): void {
   fs.rmSync(path.join(folder, marker));
 }
 
-/** A link that was ended since the backup was made must not open again: readers' pages and cards all end. */
-function endLinks(file: string): void {
+/**
+ * A link that was ended since the backup was made must not open again: readers' pages and cards all end. And a letter
+ * that waited then may have gone since: none of them goes by itself.
+ */
+function endWhatWasOpen(file: string): void {
   const database = new Database(file);
   try {
     const exists = database.prepare('SELECT 1 FROM sqlite_master WHERE name = ?');
     for (const table of ['readerPage', 'studentCard'].filter((name) => exists.get(name)))
       database.exec(
         `UPDATE "${table}" SET "endedAt" = strftime('%Y-%m-%dT%H:%M:%fZ', 'now') WHERE "endedAt" IS NULL`,
+      );
+    if (exists.get('letter'))
+      database.exec(
+        `UPDATE "letter" SET "state" = 'given_up', "reason" = 'restored', "subject" = NULL, "body" = NULL, "nextAt" = NULL WHERE "state" = 'waiting'`,
       );
   } finally {
     database.close();
@@ -94,7 +101,7 @@ function replace(backup: string, file: string, stamp: string): string | null {
     fs.copyFileSync(backup, part);
     fs.chmodSync(part, 0o600);
     check(part);
-    endLinks(part);
+    endWhatWasOpen(part);
     sync(part);
     if (aside) keepAside(file, aside);
     fs.writeFileSync(path.join(folder, marker), '');

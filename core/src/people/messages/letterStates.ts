@@ -1,6 +1,6 @@
 /**
  * How a letter to one address stands: it waits; the mail server took it; it was only kept, for there is no mail server;
- * it was refused; it was given up after two days; or it went out on another server, before it was brought here.
+ * it was refused; it was given up, after two days or by a restore; or it went out on another server, before it was brought here.
  */
 export const letterStates = ['waiting', 'handed', 'kept', 'refused', 'given_up', 'elsewhere'] as const;
 export type LetterState = (typeof letterStates)[number];
@@ -21,6 +21,7 @@ export const letterReasons = [
   'certificate',
   'noEncryption',
   'noSecret',
+  'restored',
   'other',
 ] as const;
 export type LetterReason = (typeof letterReasons)[number];
@@ -40,6 +41,7 @@ export const reasonWords: Record<LetterReason, string> = {
   certificate: 'the mail server’s certificate is not to be trusted',
   noEncryption: 'the mail server offers no encryption',
   noSecret: 'the password has to be typed in again',
+  restored: 'a backup was put back before it went',
   other: 'the mail server said something unknown',
 };
 
@@ -72,7 +74,7 @@ export function letterWords(
     case 'refused':
       return `refused: ${why}`;
     case 'given_up':
-      return `given up after two days: ${why}`;
+      return reason === 'restored' ? `held back: ${why}` : `given up after two days: ${why}`;
     case 'elsewhere':
       return 'written on another server';
   }

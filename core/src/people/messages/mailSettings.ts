@@ -16,5 +16,10 @@ export const MailSettings = z.strictObject({
 });
 export type MailSettings = z.infer<typeof MailSettings>;
 
+const here = /^(localhost|127(\.\d+){3}|::1)$/;
+
 /** What is typed: the password is kept as it is where none is given. */
-export const MailToSet = MailSettings.extend({ password: z.string().max(500).nullable() });
+export const MailToSet = MailSettings.extend({ password: z.string().max(500).nullable() }).refine(
+  ({ security, user, host }) => security !== 'none' || user === '' || here.test(host),
+  { path: ['user'], message: 'Not over a way that is not encrypted: the password could be read there' },
+);

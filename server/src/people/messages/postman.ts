@@ -8,13 +8,13 @@ import {
   addLettersOfMessages,
   beginHanding,
   dueLetter,
-  forgetLetters,
   giveUp,
   nextDue,
   resumeHanding,
   settle,
   stillWaits,
   tryLater,
+  withdrawLetters,
 } from './letters';
 import { mailOnDesk, type MailAccess } from './mailSettings';
 import { failureOf, smtpTransport, type Transport } from './transport';
@@ -163,7 +163,11 @@ export class Postman {
     const now = clock();
     if (this.isClosed || (this.stopped && this.stopped.nextAt > now)) return null;
     const letter = dueLetter(database.lookUp, now);
-    if (!letter) return null;
+    if (!letter) {
+      // Nothing waits that could show whether it is over.
+      this.stopped = null;
+      return null;
+    }
     const { access } = this;
     const mail = mailOf(
       database.lookUp,
@@ -172,7 +176,7 @@ export class Postman {
     );
     if (!mail) {
       await database.write((sql) => {
-        forgetLetters(sql, letter.aboutId);
+        withdrawLetters(sql, letter.aboutId);
       });
       return 0;
     }
