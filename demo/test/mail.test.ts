@@ -135,7 +135,8 @@ describe('with a mail server', () => {
     const shown = await (await ines.call('GET', '/api/mail')).text();
     expect(JSON.parse(shown)).toMatchObject({ by: 'environment', hasPassword: false, trouble: null });
     expect((await ines.call('POST', '/api/mail/end')).status).toBe(409);
-    const test = async (address: string) => (await ines.call('POST', '/api/mail/test', { address })).json();
+    const test = async (address: string): Promise<unknown> =>
+      (await ines.call('POST', '/api/mail/test', { address })).json();
     expect(await test('me@x.example')).toEqual({ words: null, said: '' });
     expect(await test('nobody@x.example')).toMatchObject({ words: 'no such address' });
   });

@@ -153,6 +153,7 @@ const screens: Screen[] = [
   { path: '/students/STUDENT?page=contact', says: 'Addresses' },
   { path: '/students/STUDENT?page=shared', says: 'Who else reads' },
   { path: '/students/STUDENT/reader-page', says: 'Names on this page' },
+  { path: '/classes/SECTION/reader-page', says: 'Names on this page' },
   { path: '/classes/SECTION/own-view', says: 'As seen by' },
   {
     path: '/classes/SECTION/own-view',

@@ -3,7 +3,7 @@ import { TouchableRipple } from 'react-native-paper';
 import { Words } from '../../../parts/Words';
 import { usePalette, useWide } from '../../../theme/theme';
 import { rowHeight, space } from '../../../theme/tokens';
-import type { Letter } from './OutboxScreen';
+import type { Letter } from './letters';
 
 interface LetterLineProps {
   name: string;

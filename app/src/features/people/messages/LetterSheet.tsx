@@ -13,7 +13,7 @@ import { errorsOf, useTry } from '../../../forms/useTry';
 import { WhatWentWrong } from '../../../forms/WhatWentWrong';
 import { post } from '../../../sync/api';
 import { renewViews } from '../../../sync/views';
-import type { Written } from './OutboxScreen';
+import type { Written } from './letters';
 
 const mailTo = (address: string, subject: string, body: string) =>
   `mailto:${encodeURIComponent(address)}?subject=${encodeURIComponent(subject)}&body=${encodeURIComponent(body)}`;

@@ -2,7 +2,6 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
-import type { AnswerOf } from '@slate-path/core/api/contract';
 import { localMoment } from '@slate-path/core/calendar/zone';
 import { displayName } from '@slate-path/core/people/names';
 import { groupBy } from '@slate-path/core/records/groupBy';
@@ -22,25 +21,8 @@ import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
 import { LetterLine } from './LetterLine';
+import { failedOf, type Letter, type Written } from './letters';
 import { LetterSheet } from './LetterSheet';
-
-export type Letter = AnswerOf<'outbox'>['letters'][number];
-
-/** A letter to one address, and the message whose words it has; none where it held a link. */
-export interface Written {
-  letter: Letter;
-  message: Message | null;
-}
-
-/** Letters that did not arrive, and of which no other one has gone since. */
-function failedOf(letters: readonly Letter[]): ReadonlySet<string> {
-  const replaced = new Set(letters.map(({ insteadOf }) => insteadOf));
-  return new Set(
-    letters.flatMap(({ id, state }) =>
-      (state === 'refused' || state === 'given_up') && !replaced.has(id) ? [id] : [],
-    ),
-  );
-}
 
 /** A message that has not come to the server yet: there is no letter of it. */
 const notThere = ({ id, addresses, writtenAt }: Message): Letter => ({
