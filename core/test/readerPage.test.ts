@@ -79,6 +79,7 @@ const student: StudentOnPage = {
   engagement: lessons.map((date, at) => ({ date, value: at % 4 })),
   work: [{ title: 'Knots & bends', dueOn: '2026-10-02', status: 'late', score: '7 / 10' }],
   weather: [],
+  nods: [{ date: '2026-11-20', text: 'Helped somebody, quay: stayed late' }],
   circles: [
     {
       date: '2026-10-01',

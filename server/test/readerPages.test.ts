@@ -1,3 +1,4 @@
+import { strToU8, unzipSync, zipSync } from 'fflate';
 import type { AnswerOf } from '@slate-path/core/api/contract';
 import { routes } from '../src/http/routes';
 import { invited } from './colleagues';
@@ -225,4 +226,26 @@ test('what was written of somebody on a page about another is cleaned when they 
   expect(answer.status).toBe(200);
   expect(await answer.text()).not.toContain('Cyrille');
   expect(await (await ines.call('GET', '/api/reader-pages')).text()).not.toContain('Cyrille');
+});
+
+test('nods that came with an archive stand on a page and on the student’s own, for what and where', async () => {
+  const files = unzipSync(new Uint8Array(await (await ines.call('GET', '/api/archive')).arrayBuffer()));
+  const nods = `id,student_id,at,reason,place,comment\r\nnod1,ann,2026-11-20T10:50,Helped,quay,"with Kittiwake, twice"\r\n`;
+  const archive = zipSync({ ...files, 'nods.csv': strToU8(nods) });
+  const fresh = await startServer({ now: clock.at });
+  const there = await signedIn(fresh.address);
+  expect((await there.call('POST', '/api/archive', archive)).status).toBe(200);
+  const { email: _none, ...wanted } = page({ nods: true });
+  const shown = (await (
+    await there.call('POST', '/api/reader-pages/preview', wanted)
+  ).json()) as AnswerOf<'previewPage'>;
+  expect(shown.html).toMatch(/Nods[^]*20 November[^]*Helped, quay: with K\. T\., twice/);
+  const own = { settings: { nods: true, language: 'de' } };
+  await there.call('POST', '/api/sections/boats/own-view', own);
+  const { token } = (await (await there.call('POST', '/api/students/ann/card', {})).json()) as {
+    token: string;
+  };
+  const read = await (await fetch(`${fresh.address}/mine/${token}`)).text();
+  expect(read).toMatch(/Anerkennung[^]*Helped, quay/);
+  await fresh.stop();
 });

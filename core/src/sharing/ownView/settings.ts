@@ -4,9 +4,9 @@ import { Id } from '../../records/schema';
 import { pageLanguages } from '../readerPage/language';
 import { mostCards, ownParts, type OwnPart } from './limits';
 
-const isShown = Object.fromEntries(ownParts.map((part) => [part, z.boolean()])) as Record<
+const isShown = Object.fromEntries(ownParts.map((part) => [part, z.boolean().default(false)])) as Record<
   OwnPart,
-  z.ZodBoolean
+  z.ZodDefault<z.ZodBoolean>
 >;
 
 /** What the students of a class are shown of themselves, each by their own card. */

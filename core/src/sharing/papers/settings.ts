@@ -23,6 +23,7 @@ export const Reports = z
     work: z.boolean(),
     weather: z.boolean(),
     circles: z.boolean().default(false),
+    nods: z.boolean().default(false),
     lookForIds: z.array(Id).max(12, 'At most 12 look-fors'),
     /** Whether sentences made of the facts stand first. */
     sentences: z.boolean(),
@@ -32,8 +33,8 @@ export const Reports = z
   })
   .refine(({ from, to }) => from <= to, { path: ['to'], message: 'The last day is before the first' })
   .refine(
-    ({ presence, engagement, work, weather, circles, lookForIds, comments }) =>
-      [presence, engagement, work, weather, circles].some(Boolean) ||
+    ({ presence, engagement, work, weather, circles, nods, lookForIds, comments }) =>
+      [presence, engagement, work, weather, circles, nods].some(Boolean) ||
       lookForIds.length > 0 ||
       Object.values(comments).some((words) => words !== ''),
     { path: ['presence'], message: 'Nothing is chosen yet' },

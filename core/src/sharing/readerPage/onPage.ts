@@ -57,6 +57,8 @@ export interface StudentOnPage {
   work: readonly PieceOnPage[] | null;
   weather: readonly Dated[] | null;
   circles: readonly CircleOnPage[] | null;
+  /** Recognition: for what, where, and a few words. */
+  nods: readonly { date: string; text: string }[] | null;
   notes: readonly { date: string; text: string }[] | null;
   steps: readonly { date: string; text: string }[] | null;
 }

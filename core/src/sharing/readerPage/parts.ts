@@ -160,7 +160,7 @@ export const skyIn = (say: Say) => [
 /** All parts of one student that were chosen, in their order. */
 export function partsOf(student: StudentOnPage, page: Page): PagePart[] {
   const say = wordsIn(page.language);
-  const { presence, counts, engagement, work, weather, circles, notes, steps } = student;
+  const { presence, counts, engagement, work, weather, circles, nods, notes, steps } = student;
   const named = page.levels.map((name, value) => ({ value, name }));
   const axis = say('engagementAxis');
   return [
@@ -176,6 +176,7 @@ export function partsOf(student: StudentOnPage, page: Page): PagePart[] {
       blocks: courseBlocks(weather, skyIn(say), 'inkQuiet', '', page, say),
     },
     circles && { title: say('circles'), blocks: circlesBlocks(circles, page, say) },
+    nods && { title: say('nods'), blocks: datedBlocks(nods, page, say('noneYet')) },
     steps && { title: say('steps'), blocks: datedBlocks(steps, page, say('noneYet')) },
     notes && { title: say('notes'), blocks: datedBlocks(notes, page, say('noNotes')) },
   ].filter((one) => one !== null);

@@ -25,6 +25,7 @@ export const PageSettings = z
     weather: z.boolean(),
     /** What was given back of discussions, with goals. */
     circles: z.boolean().default(false),
+    nods: z.boolean().default(false),
     /** Each with what the teacher says of it. */
     lookFors: z.array(z.strictObject({ id: Id, comment: Words })).max(12, 'At most 12 look-fors'),
     noteIds: z.array(Id).max(60, 'At most 60 notes'),
@@ -38,8 +39,8 @@ export const PageSettings = z
     message: 'A page tells of students, or of a class without names',
   })
   .refine(
-    ({ sectionId, circles, noteIds, stepIds }) =>
-      sectionId === null || (!circles && noteIds.length + stepIds.length === 0),
+    ({ sectionId, circles, nods, noteIds, stepIds }) =>
+      sectionId === null || (!circles && !nods && noteIds.length + stepIds.length === 0),
     { path: ['noteIds'], message: 'What is written of students does not go without their names' },
   )
   .refine(({ from, to }) => to === null || from <= to, {
@@ -47,8 +48,8 @@ export const PageSettings = z
     message: 'The last day is before the first',
   })
   .refine(
-    ({ presence, engagement, work, weather, circles, lookFors, noteIds, stepIds, summary }) =>
-      [presence, engagement, work, weather, circles, summary !== ''].some(Boolean) ||
+    ({ presence, engagement, work, weather, circles, nods, lookFors, noteIds, stepIds, summary }) =>
+      [presence, engagement, work, weather, circles, nods, summary !== ''].some(Boolean) ||
       lookFors.length + noteIds.length + stepIds.length > 0,
     { path: ['presence'], message: 'Nothing is chosen yet' },
   );

@@ -47,6 +47,7 @@ const pageSettings = (
     work: settings.work,
     weather: settings.weather,
     circles: settings.circles,
+    nods: settings.nods,
   },
   engagement: false,
   ...{ lookFors: [], noteIds: [], stepIds: [], summary: '', mayWriteBack: settings.words },

@@ -36,6 +36,7 @@ const settingsOf = (reports: Reports, studentId: string): PageSettings => ({
     work: reports.work,
     weather: reports.weather,
     circles: reports.circles,
+    nods: reports.nods,
   },
   lookFors: reports.lookForIds.map((id) => ({ id, comment: '' })),
   ...{ noteIds: [], stepIds: [], mayWriteBack: false },

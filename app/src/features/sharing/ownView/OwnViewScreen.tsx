@@ -22,7 +22,7 @@ import { WhatTheySee } from './WhatTheySee';
 
 /** Before a class shows anything: what asks for nothing that the teacher did not write for the student. */
 const usual: OwnViewSettings = {
-  ...{ presence: true, circles: true, work: true, weather: false, words: true },
+  ...{ presence: true, circles: true, nods: false, work: true, weather: false, words: true },
   language: 'en',
 };
 

@@ -24,7 +24,7 @@ export function WhatTheySee({ settings, onChange }: WhatTheySeeProps) {
             <TickRow
               key={part}
               name={`${label}: ${note}`}
-              ticked={settings[part]}
+              ticked={settings[part] ?? false}
               onChange={(ticked) => {
                 onChange({ ...settings, [part]: ticked });
               }}

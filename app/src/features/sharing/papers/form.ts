@@ -3,7 +3,7 @@ import type { PageLanguage } from '@slate-path/core/sharing/readerPage/language'
 import type { PaperSize } from '@slate-path/core/sharing/papers/sizes';
 import { readDate } from '../../../forms/readDate';
 
-export const reportParts = ['presence', 'engagement', 'work', 'circles', 'weather'] as const;
+export const reportParts = ['presence', 'engagement', 'work', 'circles', 'nods', 'weather'] as const;
 export type ReportPart = (typeof reportParts)[number];
 
 /** What a teacher chooses and types for reports on students, as it stands in the fields. */
@@ -44,6 +44,7 @@ export function reportsToMake(
     ...{ studentIds, language, paper, sentences, from: readDate(from), to: readDate(to) },
     ...{ presence: parts.has('presence'), engagement: parts.has('engagement') },
     ...{ work: parts.has('work'), weather: parts.has('weather'), circles: parts.has('circles') },
+    nods: parts.has('nods'),
     lookForIds: [...lookForIds],
     comments: Object.fromEntries(own),
   };

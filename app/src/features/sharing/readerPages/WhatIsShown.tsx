@@ -21,7 +21,7 @@ interface WhatIsShownProps {
 }
 
 const parts = Object.entries(partNames).map(([value, label]) => ({ value: value as Part, label }));
-const partsOfClass = parts.filter(({ value }) => value !== 'circles');
+const partsOfClass = parts.filter(({ value }) => value !== 'circles' && value !== 'nods');
 
 /** Look-fors of which something was counted of one of some students, or in a class. */
 function useCounted(studentIds: readonly string[], section: Section | null): LookFor[] {

@@ -38,6 +38,7 @@ export const partNames = {
   engagement: 'Engagement',
   work: 'Pieces of work',
   circles: 'From discussions: feedback and goals',
+  nods: 'Nods',
   weather: 'Inner weather',
 } as const;
 export type Part = keyof typeof partNames;
@@ -82,6 +83,7 @@ export function pageToMake(form: PageForm, { student, section }: Subject): PageT
       work: parts.has('work'),
       weather: parts.has('weather'),
       circles: section === null && parts.has('circles'),
+      nods: section === null && parts.has('nods'),
       lookFors: [...lookForIds].map((id) => ({ id, comment: comments[id] ?? '' })),
       noteIds: [...noteIds],
       stepIds: [...stepIds],

@@ -45,6 +45,7 @@ export const de: FixedWords = {
   enough: 'Heute kann hier nichts mehr geschrieben werden.',
   nothingWritten: 'Es wurde nichts geschrieben.',
   footer: 'Nur diese Seite wurde mit Ihnen geteilt. Sie endet von selbst und zeigt kein anderes Kind.',
+  nods: 'Anerkennung',
   awayALesson: 'Fehlende, Stunde für Stunde',
   lessonsTaken: 'Erfasste Stunden',
   students: 'Schülerinnen und Schüler',

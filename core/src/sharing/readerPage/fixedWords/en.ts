@@ -44,6 +44,7 @@ export const en = {
   enough: 'Nothing more can be written here today.',
   nothingWritten: 'Nothing was written.',
   footer: 'Only this page was shared with you. It ends by itself and shows no other student.',
+  nods: 'Nods',
   awayALesson: 'students away, lesson by lesson',
   lessonsTaken: 'Lessons taken',
   students: 'Students',

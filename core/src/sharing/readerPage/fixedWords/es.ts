@@ -46,6 +46,7 @@ export const es: FixedWords = {
   nothingWritten: 'No se escribió nada.',
   footer:
     'Solo se ha compartido esta página con usted. Termina por sí sola y no muestra a ningún otro alumno.',
+  nods: 'Reconocimientos',
   awayALesson: 'estudiantes ausentes, clase por clase',
   lessonsTaken: 'Clases con lista',
   students: 'Estudiantes',

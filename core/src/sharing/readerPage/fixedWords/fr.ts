@@ -45,6 +45,7 @@ export const fr: FixedWords = {
   enough: 'On ne peut plus rien écrire ici aujourd’hui.',
   nothingWritten: 'Rien n’a été écrit.',
   footer: 'Seule cette page vous a été transmise. Elle prend fin d’elle-même et ne montre aucun autre élève.',
+  nods: 'Marques d’approbation',
   awayALesson: 'élèves absents, cours par cours',
   lessonsTaken: 'Appels faits',
   students: 'Élèves',

@@ -45,6 +45,7 @@ export const pl: FixedWords = {
   enough: 'Dziś nie można już tu nic napisać.',
   nothingWritten: 'Nic nie napisano.',
   footer: 'Udostępniono tylko tę stronę. Wygasa sama i nie pokazuje żadnego innego ucznia.',
+  nods: 'Wyrazy uznania',
   awayALesson: 'nieobecni, lekcja po lekcji',
   lessonsTaken: 'Lekcje sprawdzone',
   students: 'Uczniowie',

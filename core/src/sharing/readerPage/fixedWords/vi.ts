@@ -45,6 +45,7 @@ export const vi: FixedWords = {
   enough: 'Hôm nay không thể viết thêm ở đây.',
   nothingWritten: 'Chưa viết gì.',
   footer: 'Chỉ trang này được chia sẻ với quý vị. Trang tự hết hạn và không hiển thị học sinh nào khác.',
+  nods: 'Lời khen',
   awayALesson: 'số em vắng, theo từng tiết',
   lessonsTaken: 'Số tiết đã điểm danh',
   students: 'Số học sinh',
