@@ -1,3 +1,5 @@
+import fs from 'node:fs';
+import path from 'node:path';
 import type { AnswerOf } from '@slate-path/core/api/contract';
 import {
   callerOf,
@@ -44,6 +46,7 @@ async function settled(
   }
   throw new Error(JSON.stringify((await lettersOf(caller)).letters));
 }
+const copiesIn = ({ folder }: TestServer) => fs.readdirSync(path.join(folder, 'outbox'));
 const none = (letters: Letter[]) => letters.length > 0 && letters.every(({ state }) => state !== 'waiting');
 
 let mail: MailServer;
@@ -148,6 +151,9 @@ test('without a mail server letters are kept and called so; set up on Desk, what
   const [kept] = await settled(ines, none);
   expect(kept!.words).toBe('kept here, sent nowhere');
   expect((await lettersOf(ines)).isSent).toBe(false);
+  await ines.call('POST', `/api/letters/${kept!.id}/again`, { address: 'anna@y.example' });
+  await settled(ines, (letters) => letters.length === 2 && none(letters));
+  expect(copiesIn(server)).toHaveLength(2);
   const settings = {
     ...{ host: '127.0.0.1', port: 1, security: 'none', user: 'office', password: 'tide table' },
     ...{ sender: 'office@ternrock.example', replyTo: '', perMinute: 6000 },
@@ -171,6 +177,8 @@ test('without a mail server letters are kept and called so; set up on Desk, what
   await settled(ines, none);
   expect((await here.mailbox.read()).map(({ to }) => to)).toEqual([['anna@x.example']]);
   await here.close();
+  await ines.call('POST', '/api/students/mei/erasure', { name: 'Mei Tanaka' });
+  expect([copiesIn(server), (await lettersOf(ines)).letters]).toEqual([[], []]);
   await server.stop();
 });
 

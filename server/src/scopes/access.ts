@@ -49,11 +49,16 @@ export function schoolOf(sql: Sql, scopeId: string): string | undefined {
 
 /** The day at somebody's school. @param now milliseconds of the epoch */
 export function dayAtSchool(sql: Sql, personId: string, now: number): string {
+  return localMoment(now, zoneAtSchool(sql, personId)).date;
+}
+
+/** The time zone of somebody's school, as an IANA name. */
+export function zoneAtSchool(sql: Sql, personId: string): string {
   const school = sql.get<{ zone: string }>(
     'SELECT "zone" FROM "school" WHERE "id" = (SELECT "schoolId" FROM "member" WHERE "personId" = ?)',
     personId,
   );
-  return localMoment(now, school?.zone ?? 'UTC').date;
+  return school?.zone ?? 'UTC';
 }
 
 /** Every scope in which somebody is something. */

@@ -149,7 +149,7 @@ const classes = [
     handle({ teacherId, services }) {
       const { database, clock } = services;
       const { lookUp } = database;
-      const tell = teller(services);
+      const tell = teller(services, teacherId);
       const me = member(lookUp, teacherId);
       const sees = (sectionId: string) => me.isKeeper || roleIn(lookUp, teacherId, sectionId) !== null;
       const school = lookUp.get<{ name: string }>('SELECT "name" FROM "school" WHERE "id" = ?', me.schoolId);

@@ -16,12 +16,12 @@ export class Letters1766200000000 implements MigrationInterface {
     await runner.query(
       `INSERT INTO "letter" ("id", "kind", "aboutId", "teacherId", "name", "address", "writtenAt", "queuedAt", "state", "changedAt") SELECT m."id" || CASE a."key" WHEN 0 THEN '' ELSE '.' || (a."key" + 1) END, 'message', m."id", d."teacherId", '', a."value", m."writtenAt", d."deliveredAt", CASE d."file" WHEN '' THEN 'elsewhere' ELSE 'kept' END, d."deliveredAt" FROM "delivery" d JOIN "message" m ON m."id" = d."messageId", json_each(m."addresses") a`,
     );
-    for (const [table, kind, by] of [
-      ['invitation', 'invitation', 'invitedBy'],
-      ['readerPage', 'readerPage', 'madeBy'],
+    for (const [table, by, name] of [
+      ['invitation', 'invitedBy', '"name"'],
+      ['readerPage', 'madeBy', `json_extract("settings", '$.reader')`],
     ] as const) {
       await runner.query(
-        `INSERT INTO "letter" ("id", "kind", "aboutId", "teacherId", "name", "address", "writtenAt", "queuedAt", "state", "changedAt") SELECT "id", '${kind}', "id", "${by}", '', "email", "madeAt", "mailedAt", 'kept', "mailedAt" FROM "${table}" WHERE "mailedAt" IS NOT NULL AND "email" IS NOT NULL`,
+        `INSERT INTO "letter" ("id", "kind", "aboutId", "teacherId", "name", "address", "writtenAt", "queuedAt", "state", "changedAt") SELECT "id", '${table}', "id", "${by}", ${name}, "email", "madeAt", "mailedAt", 'kept', "mailedAt" FROM "${table}" WHERE "mailedAt" IS NOT NULL AND "email" IS NOT NULL`,
       );
       await runner.query(`ALTER TABLE "${table}" DROP COLUMN "mailedAt"`);
     }

@@ -69,7 +69,7 @@ export function eraseRecords(order: ErasureOrder): ErasedRecords {
         phase: 'log',
         names: namesToState(found.names),
         recordIds: [...found.recordIds],
-        messageIds: erased.messageIds,
+        messageIds: erased.letterIds,
         nextSeq: 0,
       });
       return erased;

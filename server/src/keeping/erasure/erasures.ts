@@ -2,7 +2,6 @@ import { ulid } from 'ulid';
 import type { OpenDatabase } from '../../database/open';
 import type { Jobs } from '../../jobs/jobs';
 import type { KeptLetters } from '../../people/messages/keptLetters';
-import { letterIdsOf } from '../../people/messages/letters';
 import type { Postman } from '../../people/messages/postman';
 import type { Clock } from '../../clock';
 import type { Erasure } from './erase';
@@ -96,6 +95,6 @@ export class Erasures {
   }
 
   private async forgetLetters({ messageIds }: ErasureState): Promise<void> {
-    await Promise.all(messageIds.flatMap(letterIdsOf).map((id) => this.kept.forget(id)));
+    await Promise.all(messageIds.map((id) => this.kept.forget(id)));
   }
 }

@@ -9,7 +9,7 @@ import { ownColumns } from '../../database/columns';
 import type { Sql } from '../../database/sql';
 import { madeInSchool } from '../../scopes/access';
 import { forgetCardsOf } from '../../sharing/ownView/cards';
-import { forgetLetters } from '../../people/messages/letters';
+import { forgetLetters, letterIdsAbout } from '../../people/messages/letters';
 import { forgetPagesOf } from '../../sharing/readerPages/pages';
 import { forgetInFeeds } from '../../work/feed/forgotten';
 import { cleaningOf, rowsOf, type Found, type Row } from './findStudent';
@@ -23,8 +23,8 @@ export interface ErasedRecords {
   cleaned: { table: TableName; count: number }[];
   /** Words of the name that others have as well: where they stand alone in a text, they stay. */
   shared: string[];
-  /** Copies of letters to be deleted. */
-  messageIds: string[];
+  /** Letters whose copies are to be deleted. */
+  letterIds: string[];
 }
 
 /**
@@ -98,7 +98,7 @@ export function surveyRecords(sql: Sql, teacherId: string, found: Found): Erased
   const { student, names, recordIds } = found;
   const gone: ErasedRecords['gone'] = [];
   const cleaned: ErasedRecords['cleaned'] = [];
-  const messageIds: string[] = [];
+  const letterIds: string[] = [];
   const has = (table: TableName, id: string) =>
     sql.get(`SELECT 1 FROM "${table}" WHERE "id" = ? AND ${madeInSchool}`, id, teacherId) !== undefined;
   for (const table of tableNames) {
@@ -106,9 +106,9 @@ export function surveyRecords(sql: Sql, teacherId: string, found: Found): Erased
     if (ids.length > 0) gone.push({ table, count: ids.length });
     const others = untouched.has(table) ? [] : [...toClean(sql, table, teacherId, found)].map(({ id }) => id);
     if (others.length > 0) cleaned.push({ table, count: others.length });
-    if (table === 'message') messageIds.push(...ids, ...others);
+    if (table === 'message') letterIds.push(...[...ids, ...others].flatMap((id) => letterIdsAbout(sql, id)));
   }
-  return { name: displayName(student), gone, cleaned, shared: names.shared, messageIds };
+  return { name: displayName(student), gone, cleaned, shared: names.shared, letterIds };
 }
 
 /** Deletes the student's rows and cleans those of others, in the transaction that is open. */
@@ -129,7 +129,7 @@ export function eraseRows(sql: Sql, teacherId: string, found: Found): void {
   }
   for (const statement of forgetUnused) sql.run(statement);
   const { concerns, rename } = cleaningOf(found.student.id, found.names, found.recordIds);
-  forgetPagesOf(sql, found.student.id, (text) => (concerns(text) ? rename(text) : text));
+  forgetPagesOf(sql, teacherId, found.student.id, (text) => (concerns(text) ? rename(text) : text));
   forgetCardsOf(sql, found.student.id);
   sql.run('DELETE FROM "pathGrant" WHERE "studentId" = ?', found.student.id);
   sql.run('DELETE FROM "access" WHERE "scopeId" = ?', found.student.id);

@@ -12,13 +12,13 @@ import type { Services } from '../../services';
 import type { Erasure } from './erase';
 
 function answerOf(
-  { messageIds, ...rest }: Erasure & { unfinished: boolean },
+  { letterIds, ...rest }: Erasure & { unfinished: boolean },
   { database }: Services,
 ): AnswerOf<'erase'> {
   const backups = listBackups(path.dirname(database.file));
   return {
     ...rest,
-    letters: messageIds.length,
+    letters: letterIds.length,
     backups: backups.length,
     lastBackup: backups[0]?.madeAt ?? null,
   };

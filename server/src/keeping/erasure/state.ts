@@ -10,7 +10,7 @@ export interface ErasureState {
   phase: 'log' | 'packing' | 'emptying';
   names: { telling: string[]; all: string[]; exact: string[] };
   recordIds: string[];
-  /** Letters whose copies are to be deleted. */
+  /** Letters whose copies are to be deleted; named as it was while a message was one letter. */
   messageIds: string[];
   /** The log is clean before this line. */
   nextSeq: number;

@@ -12,9 +12,6 @@ export interface Sender {
   replyTo: string;
 }
 
-/** Where no mail server is set up there is no address either (RFC 2606 keeps this one for that). */
-export const noSender: Sender = { address: 'teacher@slate-path.invalid', replyTo: '' };
-
 /** An id as a Message-ID may have it (RFC 5322, 3.6.4). */
 const plainId = (id: string) =>
   /^[A-Za-z0-9][A-Za-z0-9._-]{0,127}$/.test(id) ? id : createHash('sha256').update(id).digest('hex');

@@ -21,15 +21,6 @@ export function addLetter(sql: Sql, letter: NewLetter & { insteadOf?: string }, 
 const ofMessages = (state: 'waiting' | 'elsewhere', which: string) =>
   `INSERT OR IGNORE INTO "letter" ("id", "kind", "aboutId", "teacherId", "name", "address", "writtenAt", "queuedAt", "state", "changedAt") SELECT m."id" || CASE a."key" WHEN 0 THEN '' ELSE '.' || (a."key" + 1) END, 'message', m."id", m."teacherId", '', a."value", m."writtenAt", :now, '${state}', :now FROM "message" m, json_each(m."addresses") a WHERE ${which}`;
 
-/** A message has so many addresses at most, and as many letters. */
-const mostAddresses = 8;
-
-/** Ids that the letters of a message may have. */
-export const letterIdsOf = (messageId: string): string[] => [
-  messageId,
-  ...Array.from({ length: mostAddresses - 1 }, (_, at) => `${messageId}.${at + 2}`),
-];
-
 /** Makes the letters of messages that have none yet. */
 export function addLettersOfMessages(sql: Sql, now: number): void {
   sql.run(
@@ -54,10 +45,10 @@ export function dueLetter(sql: Sql, now: number): LetterRow | undefined {
   );
 }
 
-/** When the next letter is due, in milliseconds since the epoch; null where none waits. */
+/** When the next letter is due, in milliseconds since the epoch; null where none has to wait for a time. */
 export function nextDue(sql: Sql): number | null {
-  const found = sql.get<{ next: string | null; waiting: number }>(
-    `SELECT MIN("nextAt") AS "next", COUNT(*) AS "waiting" FROM "letter" WHERE "state" = 'waiting'`,
+  const found = sql.get<{ next: string | null }>(
+    `SELECT MIN("nextAt") AS "next" FROM "letter" WHERE "state" = 'waiting'`,
   );
   return found?.next ? Date.parse(found.next) : null;
 }
@@ -128,6 +119,13 @@ export function lettersBy(sql: Sql, teacherId: string): LetterRow[] {
 
 export function letterById(sql: Sql, id: string): LetterRow | undefined {
   return sql.get<LetterRow>('SELECT * FROM "letter" WHERE "id" = ?', id);
+}
+
+/** The letters about something, those that were sent again too. */
+export function letterIdsAbout(sql: Sql, aboutId: string): string[] {
+  return sql
+    .all<{ id: string }>('SELECT "id" FROM "letter" WHERE "aboutId" = ?', aboutId)
+    .map(({ id }) => id);
 }
 
 /** The last letter about something; null where none was written. */

@@ -3,6 +3,7 @@ import { usualPerMinute } from '@slate-path/core/people/messages/securities';
 import { OtherKey, seal, unseal } from '../../accounts/secret';
 import type { MailSettingsRow } from '../../database/letterEntities';
 import type { Sql } from '../../database/sql';
+import type { Sender } from './letter';
 
 /** How letters leave the server, with the password. */
 export interface MailAccess {
@@ -14,6 +15,12 @@ export interface MailAccess {
 }
 
 const id = 'server';
+
+/** As whom letters go out. Where no mail server is set up there is no address either: RFC 2606 keeps this one for that. */
+export const senderOf = (access: MailAccess | null): Sender =>
+  access
+    ? { address: access.settings.sender, replyTo: access.settings.replyTo }
+    : { address: 'teacher@slate-path.invalid', replyTo: '' };
 
 /**
  * Mail as whoever starts the server sets it up: SLATE_MAIL_HOST and, where they differ from the usual, SLATE_MAIL_PORT,

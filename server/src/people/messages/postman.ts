@@ -3,7 +3,7 @@ import { reasonWords } from '@slate-path/core/people/messages/letterStates';
 import type { LetterRow } from '../../database/letterEntities';
 import type { OpenDatabase } from '../../database/open';
 import type { KeptLetters } from './keptLetters';
-import { mailOf, noSender } from './letter';
+import { mailOf } from './letter';
 import {
   addLettersOfMessages,
   beginHanding,
@@ -16,7 +16,7 @@ import {
   tryLater,
   withdrawLetters,
 } from './letters';
-import { mailOnDesk, type MailAccess } from './mailSettings';
+import { mailOnDesk, senderOf, type MailAccess } from './mailSettings';
 import { failureOf, smtpTransport, type Transport } from './transport';
 
 export interface PostmanServices {
@@ -169,11 +169,7 @@ export class Postman {
       return null;
     }
     const { access } = this;
-    const mail = mailOf(
-      database.lookUp,
-      letter,
-      access ? { address: access.settings.sender, replyTo: access.settings.replyTo } : noSender,
-    );
+    const mail = mailOf(database.lookUp, letter, senderOf(access));
     if (!mail) {
       await database.write((sql) => {
         withdrawLetters(sql, letter.aboutId);

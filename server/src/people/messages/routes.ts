@@ -6,9 +6,9 @@ import { load } from '../../database/load';
 import type { Sql } from '../../database/sql';
 import { Problem } from '../../http/problem';
 import { route } from '../../http/route';
-import { bytesOf, mailOf, noSender } from './letter';
+import { bytesOf, mailOf } from './letter';
 import { addLetter, letterById, lettersBy } from './letters';
-import { endMail, setMail } from './mailSettings';
+import { endMail, senderOf, setMail } from './mailSettings';
 import type { Postman } from './postman';
 import { teller } from './teller';
 import { failureOf, smtpTransport } from './transport';
@@ -29,7 +29,7 @@ const ofWriters = [
       const { database, postman } = services;
       return {
         message: await load(database.read, 'message', teacherId),
-        letters: lettersBy(database.lookUp, teacherId).map(teller(services)),
+        letters: lettersBy(database.lookUp, teacherId).map(teller(services, teacherId)),
         isSent: postman.access !== null,
       };
     },
@@ -38,11 +38,7 @@ const ofWriters = [
     allow: 'member',
     async handle({ params: { letterId }, teacherId, services: { database, postman }, response }) {
       const { lookUp } = database;
-      const { access } = postman;
-      const sender = access
-        ? { address: access.settings.sender, replyTo: access.settings.replyTo }
-        : noSender;
-      const mail = mailOf(lookUp, ownLetter(lookUp, letterId, teacherId), sender);
+      const mail = mailOf(lookUp, ownLetter(lookUp, letterId, teacherId), senderOf(postman.access));
       if (!mail)
         throw new Problem(404, 'Not there any more', 'What this letter said is not kept: it held a link.');
       response.type('message/rfc822');

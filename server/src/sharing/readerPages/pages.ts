@@ -111,15 +111,24 @@ export function endPage(sql: Sql, id: string, now: number): boolean {
 /**
  * Nothing of an erased student stays: not the page either, for its words may speak of them. What was written on pages
  * about others is cleaned: once the student is gone nothing shortens their name there.
- * @param clean a text without the student
+ * @param eraserId somebody of the school whose pages they are @param clean a text without the student
  */
-export function forgetPagesOf(sql: Sql, studentId: string, clean: (text: string) => string): void {
+export function forgetPagesOf(
+  sql: Sql,
+  eraserId: string,
+  studentId: string,
+  clean: (text: string) => string,
+): void {
   for (const { id } of pagesOf(sql, studentId)) {
     sql.run('DELETE FROM "pageOpening" WHERE "pageId" = ?', id);
     forgetLetters(sql, id);
     sql.run('DELETE FROM "readerPage" WHERE "id" = ?', id);
   }
-  for (const row of sql.all<ReaderPageRow>('SELECT * FROM "readerPage"')) {
+  const ofSchool = sql.all<ReaderPageRow>(
+    'SELECT p.* FROM "readerPage" p JOIN "member" m ON m."personId" = p."madeBy" WHERE m."schoolId" = (SELECT "schoolId" FROM "member" WHERE "personId" = ?)',
+    eraserId,
+  );
+  for (const row of ofSchool) {
     const { settings } = read(row);
     const cleaned = {
       ...settings,

@@ -61,7 +61,7 @@ function told(services: Services, page: Page): Made {
     madeBy: maker?.name ?? '',
     isOpen: isOpen(sql, page, now),
     hasCode: codeHash !== null,
-    letter: letter && teller(services)(letter),
+    letter: letter && teller(services, page.madeBy)(letter),
     lately: openingsOf(sql, id),
   };
 }
