@@ -1,6 +1,6 @@
 jest.mock('../src/sync/clock', () => ({ now: () => Date.parse('2026-11-25T10:00:00Z') }));
 
-import { readDate } from '../src/forms/readDate';
+import { writtenDate } from '../src/forms/writtenDate';
 import { readTime } from '@slate-path/core/calendar/readTime';
 import { barShape } from '@slate-path/core/attendance/roll/barShape';
 import { totalsWords } from '../src/features/attendance/month/totalsWords';
@@ -36,7 +36,7 @@ test.each([
   ['', ''],
   ['soon', 'soon'],
 ])('%s is read as %s; what could be two dates is not guessed', (written, date) => {
-  expect(readDate(written, '2026-11-25')).toBe(date);
+  expect(writtenDate(written, '2026-11-25')).toBe(date);
 });
 
 test.each([

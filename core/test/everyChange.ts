@@ -1,3 +1,5 @@
+import { everyNodChange } from './everyNodChange';
+import { everyPhraseChange } from './everyPhraseChange';
 import { everyWorkChange } from './everyWorkChange';
 import type { ChangeOf, KindName } from '../src/changes/schema';
 import { anotherTerm } from './anotherTerm';
@@ -83,6 +85,8 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
     added: [{ ...weekly, id: 'm4', validFrom: '2026-11-23' }],
   },
   ...everyWorkChange,
+  ...everyPhraseChange,
+  ...everyNodChange,
   'dayOff.add': {
     days: [
       {
@@ -133,22 +137,6 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
   'lesson.add': { ...extra, label: 'Extra' },
   'lesson.move': { lesson: second, to: { date: '2026-11-24', startsAt: '09:00', endsAt: '09:50' } },
   'lesson.remove': { lesson: extra },
-  'message.send': {
-    messages: [
-      {
-        id: 'msg',
-        studentId: 'a',
-        noticeId: 'notice',
-        occasion: 'absent today',
-        reason: '',
-        toWhom: 'guardians',
-        addresses: ['rosa@mail.example'],
-        subject: 'Today',
-        body: 'Dario was away.',
-        writtenAt: at,
-      },
-    ],
-  },
   'participants.record': {
     about: lesson.id,
     lessons: [roll(lesson, 'away')],

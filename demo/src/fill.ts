@@ -11,9 +11,12 @@ import type { ApiClient } from './apiClient';
 import type { Exception } from './attendance';
 import { platformArchive, workClass } from './fromElsewhere';
 import { classes, school } from './scenario';
+import { shippedReasons } from '@slate-path/core/nods/shipped';
 import { setUp, setUpAt, type DemoPlaces } from './setUp';
 import { circleClass, makeCircles } from './circles';
 import { demoTopics, makeNotes, type NoteWorld } from './notes';
+import { makeNods, noddedClasses } from './nods';
+import { makePhrases } from './phrases';
 import { makeRooms } from './rooms';
 import { makeSweeps, sweptClass } from './sweeps';
 import { makeTallies, talliedClasses, type ClassTerm, type TalliedLesson } from './tallies';
@@ -36,6 +39,10 @@ export async function fillDemo(client: ApiClient, now: number, seed?: string): P
   const setup = await client.get(addressOf('setup'));
   const book = new TermBook();
   writeTerm(book, term, places, setup, now);
+  const { teacher } = await client.get(addressOf('session'));
+  const begun = setUpAt(term);
+  for (const { kind, payload } of makePhrases(teacher?.id ?? '', () => book.id(begun)))
+    book.add(kind, payload, begun);
   await client.postFile(addressOf('bringArchive'), book.archive(setup, school.zone, now));
   await bringWork(client, term, setup, places.sections.get(workClass) ?? '', now);
   return term;
@@ -95,6 +102,14 @@ function writeTerm(
   for (const [className, lessons] of tallied) addTallies(book, { className, lessons, life }, setup);
   for (const payload of makeSweeps(tallied.get(sweptClass) ?? [], life))
     book.add('sweep.set', payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
+  shippedReasons.forEach((name, position) => {
+    book.add('nodReason.set', { id: book.id(begun), name, position }, begun);
+  });
+  for (const className of noddedClasses) {
+    const nodded = { className, room: roomOf(className), lessons: tallied.get(className) ?? [], life };
+    for (const { at, payload } of makeNods(nodded, (moment) => book.id(moment)))
+      book.add('nod.give', payload, at);
+  }
   const topics = demoTopics.map((topic) => ({ id: book.id(begun), ...topic }));
   for (const topic of topics) book.add('topic.add', { ...topic, marks: [] }, begun);
   const world = {
@@ -164,6 +179,8 @@ async function bringWork(
   await client.postFile(addressOf('bringArchive'), archive);
 }
 
+const roomOf = (className: string) => classes.find(({ name }) => name === className)?.room ?? '';
+
 /** A teacher's notes; what was promised more than a few days ago is settled. */
 function addNotes(
   book: TermBook,
@@ -172,7 +189,7 @@ function addNotes(
   world: NoteWorld,
   now: number,
 ): void {
-  const room = classes.find(({ name }) => name === className)?.room ?? '';
+  const room = roomOf(className);
   for (const payload of makeNotes(className, lessons, room, world)) {
     book.add('note.write', payload, Date.parse(payload.at));
     const { id, lookAgainOn } = payload;

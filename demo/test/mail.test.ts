@@ -47,6 +47,11 @@ async function settled(
   throw new Error(JSON.stringify((await lettersOf(caller)).letters));
 }
 const copiesIn = ({ folder }: TestServer) => fs.readdirSync(path.join(folder, 'outbox'));
+const nodTo = (id: string, notBefore: string) => ({
+  nods: [{ id, studentId: 'mei' }],
+  ...{ sectionId: 'boats', at: '2026-11-23T10:42:00', reason: 'Kept at it', place: 'Shed', comment: '' },
+  messages: [message(`${id}.guardians`, [`${id}@x.example`], { notBefore })],
+});
 const none = (letters: Letter[]) => letters.length > 0 && letters.every(({ state }) => state !== 'waiting');
 
 let mail: MailServer;
@@ -142,6 +147,33 @@ describe('with a mail server', () => {
       (await ines.call('POST', '/api/mail/test', { address })).json();
     expect(await test('me@x.example')).toEqual({ words: null, said: '' });
     expect(await test('nobody@x.example')).toMatchObject({ words: 'no such address' });
+  });
+
+  test('a nod is told when its time has come, not before; one that was taken back is told to nobody', async () => {
+    const { now } = (await (await ines.call('GET', '/api/session')).json()) as { now: string };
+    const soon = new Date(Date.parse(now) + 2500).toISOString();
+    const later = '2026-11-23T11:42:00.000Z';
+    const back = change('nod.give', nodTo('back', soon));
+    await send(ines, [
+      change('nod.give', nodTo('soon', soon)),
+      back,
+      change('nod.give', nodTo('evening', later)),
+    ]);
+    await send(ines, [change('undo', { changeId: (back as { id: string }).id })]);
+    const stateOf = (letters: Letter[], address: string) =>
+      letters.find((one) => one.address === `${address}@x.example`)?.state;
+    expect(stateOf((await lettersOf(ines)).letters, 'soon')).toBe('waiting');
+    const letters = await settled(ines, (all) => stateOf(all, 'soon') === 'handed');
+    expect([stateOf(letters, 'evening'), stateOf(letters, 'back')]).toEqual(['waiting', undefined]);
+    expect(letters.find(({ address }) => address === 'evening@x.example')?.words).toBe(
+      'waiting: it goes at 11:42',
+    );
+    const came = await mail.mailbox.read();
+    const told = came.filter(({ to }) => /^(soon|evening|back)@/.test(to[0] ?? ''));
+    expect(told.map(({ to, text }) => [to, text.includes('Good day, soon')])).toEqual([
+      [['soon@x.example'], true],
+    ]);
+    await send(ines, [change('nod.remove', { id: 'evening' })]);
   });
 });
 

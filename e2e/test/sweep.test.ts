@@ -51,7 +51,7 @@ test('a sweep of thirty under ten seconds: everyone at one level, the few by a t
   await tap(page, 'Steering');
   await tap(page, 'Pupil05');
   await says(page, '29 of 29 set');
-  await says(page, 'Adrift: Pupil03');
+  await says(page, 'Write about adrift: Pupil03');
   expect(Date.now() - begun).toBeLessThan(10_000);
   await saved(page);
   expect(await levelsAt()).toEqual(['0 x 1', '2 x 27', '3 x 1']);

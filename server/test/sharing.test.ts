@@ -149,6 +149,7 @@ const reading: Record<string, number[]> = {
     200, 200, 200, 200, 404, 404, 404,
   ],
   '/api/sections/boats/sweeps?from=2026-11-02&to=2026-11-23': [200, 200, 200, 200, 404, 404, 404],
+  '/api/sections/boats/nods?from=2026-11-02&to=2026-11-23': [200, 200, 200, 200, 404, 404, 404],
   '/api/sections/boats/circles': [200, 200, 200, 200, 404, 404, 404],
   '/api/sections/boats/glance': [200, 200, 404, 404, 404, 404, 404],
   '/api/sections/boats/work-file?from=2026-11-01&to=2026-11-30': [200, 200, 404, 404, 404, 404, 404],

@@ -108,6 +108,14 @@ const steps: Record<string, (by: Caller, n: number) => Promise<unknown>> = {
     ines.call('POST', '/api/sections/boats/teachings', {
       ...{ personId: belaId, role: 'teacher', startsOn: null, endsOn: null },
     }),
+  phrase: (by, n) =>
+    changes(
+      by,
+      change('phrase.add', { id: `p${(made += 1)}`, text: 'Ask {name}', shared: n % 2 === 0, personId: 'x' }),
+      change('phrase.favour', { phraseId: `p${n}`, personId: by === ines ? 'i' : 'b', favourite: n % 3 > 0 }),
+    ),
+  reshare: (by, n) =>
+    changes(by, change('phrase.set', { id: `p${n}`, text: `Ask {name} ${n}`, shared: n % 3 === 0 })),
   end: async () => ines.call('POST', `/api/teachings/${(await belasTeaching()) ?? 'none'}/end`, {}),
 };
 

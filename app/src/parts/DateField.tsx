@@ -1,6 +1,7 @@
 import CalendarSearch from 'lucide-react-native/icons/calendar-search';
-import { useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { isDate } from '@slate-path/core/calendar/isDate';
+import { loadDateReader } from '../forms/readDate';
 import { Field, type FieldProps } from './Field';
 import { IconAction } from './IconAction';
 
@@ -13,6 +14,10 @@ type DateFieldProps = Pick<
 export function DateField(props: DateFieldProps) {
   const { label, value, onChange } = props;
   const picker = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    // Without it a date is still one as YYYY-MM-DD.
+    void loadDateReader().catch(() => undefined);
+  }, []);
   return (
     <Field
       {...props}

@@ -6,6 +6,7 @@ import type { Endpoint } from './endpoint';
 import { feedEndpoints } from './feeds';
 import { grantEndpoints } from './grants';
 import { keepingEndpoints } from './keeping';
+import { nodEndpoints } from './nods';
 import { noteEndpoints } from './notes';
 import { observationEndpoints } from './observation';
 import type { OperationName } from './operations';
@@ -26,6 +27,7 @@ export const contract = {
   ...attendanceEndpoints,
   ...observationEndpoints,
   ...noteEndpoints,
+  ...nodEndpoints,
   ...syncEndpoints,
   ...watchEndpoints,
   ...workEndpoints,

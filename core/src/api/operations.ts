@@ -37,6 +37,7 @@ export const operations = {
   circles: 'get /api/sections/{sectionId}/circles',
   circleFile: 'get /api/circles/{circleId}/file',
   sweeps: 'get /api/sections/{sectionId}/sweeps',
+  nods: 'get /api/sections/{sectionId}/nods',
 
   findNotes: 'get /api/notes',
   recentNotes: 'get /api/notes/recent',

@@ -3,6 +3,8 @@ import { circleEdits } from '../observation/circle/edits';
 import { checkInEdits } from '../attendance/checkIn/edits';
 import { messageEdits } from '../people/messages/edits';
 import { noteEdits } from '../notes/edits';
+import { nodEdits } from '../nods/edits';
+import { phraseEdits } from '../phrases/edits';
 import { participantEdits } from '../attendance/participants/edits';
 import { peopleEdits } from '../people/edits';
 import { rollEdits } from '../attendance/roll/edits';
@@ -34,6 +36,8 @@ const editsByKind = {
   ...turnEdits,
   ...sweepEdits,
   ...noteEdits,
+  ...phraseEdits,
+  ...nodEdits,
   ...watchEdits,
 };
 

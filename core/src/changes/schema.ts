@@ -5,6 +5,8 @@ import { circleChanges } from '../observation/circle/changes';
 import { checkInChanges } from '../attendance/checkIn/changes';
 import { messageChanges } from '../people/messages/changes';
 import { noteChanges } from '../notes/changes';
+import { nodChanges } from '../nods/changes';
+import { phraseChanges } from '../phrases/changes';
 import { participantChanges } from '../attendance/participants/changes';
 import { peopleChanges } from '../people/changes';
 import { rollChanges } from '../attendance/roll/changes';
@@ -35,6 +37,8 @@ export const changeKinds = {
   ...turnChanges,
   ...sweepChanges,
   ...noteChanges,
+  ...phraseChanges,
+  ...nodChanges,
   ...watchChanges,
 };
 

@@ -12,19 +12,23 @@ const gone = { removed: z.boolean() };
 const Mark = noteTopic.pick({ noteId: true, spans: true }).strict();
 export const TopicFields = topic.pick({ name: true, trouble: true, alsoCalled: true });
 
+/** A note with all that was read in it and set right. */
+const NewNote = note
+  .omit({ lessonId: true })
+  .extend({
+    id: Id,
+    lesson: LessonKey.nullable(),
+    students: z.array(StudentLink).max(500),
+    topics: z.array(TopicLink).max(200),
+    lookAgainOn: LocalDate.nullable(),
+  })
+  .strict();
+
 export const noteChanges = {
-  // A note with all that was read in it and set right.
-  'note.write': changeKind(
-    note
-      .omit({ lessonId: true })
-      .extend({
-        id: Id,
-        lesson: LessonKey.nullable(),
-        students: z.array(StudentLink).max(500),
-        topics: z.array(TopicLink).max(200),
-        lookAgainOn: LocalDate.nullable(),
-      })
-      .strict(),
+  'note.write': changeKind(NewNote, ({ id }) => id),
+  // One to each of several students, in one go; a note's id begins with this one and a dot.
+  'note.writeEach': changeKind(
+    z.strictObject({ id: Id, notes: z.array(NewNote).min(1).max(300) }),
     ({ id }) => id,
   ),
   // Only what is given is decided anew; a link may be new, other, or gone.

@@ -1,8 +1,10 @@
 import type { Edit, EditsByKind } from '../changes/edit';
 import { ensureLesson } from '../attendance/roll/edits';
+import type { PayloadOf } from '../changes/kind';
 import type { noteChanges } from './changes';
 import { linkId } from './linkId';
 
+type NewNote = PayloadOf<(typeof noteChanges)['note.write']>;
 type Spans = { from: number; to: number }[];
 
 function studentEdits(noteId: string, studentId: string, spans: Spans, removed: boolean): Edit[] {
@@ -21,8 +23,8 @@ function topicEdits(noteId: string, topicId: string, spans: Spans, removed: bool
   ];
 }
 
-export const noteEdits: EditsByKind<typeof noteChanges> = {
-  'note.write': ({ id, lesson, students, topics, lookAgainOn, ...fields }) => [
+function newNoteEdits({ id, lesson, students, topics, lookAgainOn, ...fields }: NewNote): Edit[] {
+  return [
     ...(lesson ? [ensureLesson(lesson)] : []),
     { op: 'make', table: 'note', id, values: { ...fields, lessonId: lesson?.id ?? null } },
     ...students.map(({ studentId, spans }): Edit => ({
@@ -47,7 +49,12 @@ export const noteEdits: EditsByKind<typeof noteChanges> = {
           } as const,
         ]
       : []),
-  ],
+  ];
+}
+
+export const noteEdits: EditsByKind<typeof noteChanges> = {
+  'note.write': newNoteEdits,
+  'note.writeEach': ({ notes }) => notes.flatMap(newNoteEdits),
   'note.edit': ({ id, students, topics, ...fields }) => [
     ...(Object.keys(fields).length > 0 ? [{ op: 'set', table: 'note', id, values: fields } as const] : []),
     ...students.flatMap(({ studentId, spans, removed }) => studentEdits(id, studentId, spans, removed)),

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { calendarFields } from './calendarFields';
+import { nodFields } from './nodFields';
 import { noteFields } from './noteFields';
+import { phraseFields } from './phraseFields';
 import { roomFields } from './roomFields';
 import { lookForSigns } from './signs';
 import { watchFields } from './watchFields';
@@ -15,7 +17,7 @@ export const lookForTones = ['wanted', 'unwanted', 'neutral'] as const;
 export const lookForMeasures = ['count', 'tick', 'seconds'] as const;
 export const turnOutcomes = ['drawn', 'spoke', 'passed', 'skipped'] as const;
 export const markSources = ['tap', 'check_in', 'participants', 'range', 'work'] as const;
-export const lessonModes = ['roll', 'tally', 'sweep', 'circle', 'turns'] as const;
+export const lessonModes = ['roll', 'tally', 'sweep', 'circle', 'turns', 'nods'] as const;
 
 /**
  * The fields of every kind of record, one schema each: the same names from database to screen.
@@ -105,6 +107,8 @@ export const recordFields = {
     subject: z.string().trim().min(1, 'A message needs a subject').max(200),
     body: z.string().trim().min(1, 'There is nothing in this message').max(5000),
     writtenAt: Instant,
+    /** It goes out no earlier, and not at all once it was taken back. */
+    notBefore: Instant.nullable().default(null),
   }),
   // Who an entry of a class's participant lists is, once it was asked; null is nobody of the class.
   participantAnswer: z.object({
@@ -245,6 +249,8 @@ export const recordFields = {
   ...noteFields,
   ...watchFields,
   ...workFields,
+  ...phraseFields,
+  ...nodFields,
 } as const;
 
 export type TableName = keyof typeof recordFields;
@@ -292,6 +298,10 @@ export type Work = RecordOf<'work'>;
 export type HandIn = RecordOf<'handIn'>;
 export type Activity = RecordOf<'activity'>;
 export type Nod = RecordOf<'nod'>;
+export type NodReason = RecordOf<'nodReason'>;
+export type NodTelling = RecordOf<'nodTelling'>;
+export type Phrase = RecordOf<'phrase'>;
+export type PhraseUse = RecordOf<'phraseUse'>;
 export type ParticipantAnswer = RecordOf<'participantAnswer'>;
 
 /** A record that a schema describes, with what every record has. */

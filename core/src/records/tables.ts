@@ -44,7 +44,11 @@ export const tableNames = [
   'work',
   'handIn',
   'activity',
+  'nodReason',
+  'nodTelling',
   'nod',
+  'phrase',
+  'phraseUse',
 ] as const satisfies readonly TableName[];
 
 /** Which fields of a table point at which other table. */
@@ -89,6 +93,8 @@ export const references: { [T in TableName]?: Record<string, TableName> } = {
   work: { sectionId: 'section', studentId: 'student' },
   handIn: { workId: 'work', studentId: 'student' },
   activity: { sectionId: 'section', studentId: 'student' },
-  nod: { studentId: 'student' },
+  nod: { studentId: 'student', sectionId: 'section' },
+  nodTelling: { sectionId: 'section' },
+  phraseUse: { phraseId: 'phrase' },
   participantAnswer: { sectionId: 'section', studentId: 'student' },
 };

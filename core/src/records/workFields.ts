@@ -3,7 +3,7 @@ import { Id, LocalMoment, shortText } from './values';
 
 export const handInStatuses = ['handed_in', 'missing', 'excused'] as const;
 
-/** What comes from elsewhere: work that was set, what was handed in, what was done online; and nods. */
+/** What comes from elsewhere: work that was set, what was handed in, and what was done online. */
 export const workFields = {
   work: z.object({
     sectionId: Id,
@@ -36,5 +36,4 @@ export const workFields = {
     object: shortText,
     seconds: z.number().nullable(),
   }),
-  nod: z.object({ studentId: Id, at: LocalMoment, reason: shortText, place: shortText, comment: shortText }),
 } as const;

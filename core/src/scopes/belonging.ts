@@ -19,7 +19,8 @@ const always: Partial<Record<TableName, Belonging & string>> = {
   passedWord: 'person',
   message: 'person',
   pathSummary: 'person',
-  nod: 'person',
+  nodReason: 'vocabulary',
+  phraseUse: 'person',
 };
 
 /** The field by which a record hangs on another; where several may be empty, the first that is not decides. */
@@ -58,11 +59,14 @@ const hangsOn: Partial<Record<TableName, readonly (readonly [field: string, tabl
   work: [['sectionId', 'section']],
   handIn: [['workId', 'work']],
   activity: [['sectionId', 'section']],
+  nodTelling: [['sectionId', 'section']],
+  nod: [['sectionId', 'section']],
 };
 
 /** The fields of a table that decide where its records belong. */
 export function decidingFields(table: TableName): string[] {
   const fields = (hangsOn[table] ?? []).map(([field]) => field);
+  if (table === 'phrase') return ['shared'];
   return table === 'note' ? ['own', ...fields] : fields;
 }
 
@@ -74,6 +78,7 @@ export function belongingOf(table: TableName, record: Readonly<Record<string, un
   const fixed = always[table];
   if (fixed) return fixed;
   if (table === 'note' && record['own'] === true) return 'person';
+  if (table === 'phrase') return record['shared'] === true ? 'school' : 'person';
   for (const [field, target] of hangsOn[table] ?? []) {
     const id = record[field];
     if (typeof id === 'string') return { table: target, id };

@@ -81,7 +81,14 @@ export const rights: Record<TableName, Right> = {
   passedWord: ofPerson,
   message: ofPerson,
   pathSummary: ofPerson,
-  nod: ofPerson,
+
+  nodReason: { reads: ['own', ...inSchool], writes: ['own', 'keeper'] },
+  nodTelling: setUp,
+  nod: { reads: ['own', ...inClass], writes: ['own', ...inClass] },
+
+  // One that is shared is also changed by whoever wrote it (`server/src/scopes/writer.ts`).
+  phrase: { reads: ['own', ...inSchool], writes: ['own', 'keeper'] },
+  phraseUse: ofPerson,
 };
 
 /** May somebody read a table's records in a scope where they are this? */

@@ -22,7 +22,7 @@ export interface RecordKey {
 }
 
 /**
- * What was recorded in lessons before a day, and notes of before it, with what hangs on them. Not among it: the lessons
+ * What was recorded in lessons before a day, and notes and nods of before it, with what hangs on them. Not among it: the lessons
  * themselves (names and forgotten rolls depend on them), a circle still open, and notes that are to be looked at again.
  * @param before `YYYY-MM-DD`
  */
@@ -52,6 +52,7 @@ export function olderThan(records: Records, before: string): RecordKey[] {
   for (const { id, circleId } of Object.values(records.circleMember))
     take('circleMember', id, oldCircle(circleId));
   for (const { id } of Object.values(records.note)) take('note', id, oldNote(id));
+  for (const { id, at } of Object.values(records.nod)) take('nod', id, at.slice(0, 10) < before);
   for (const table of ofNotes)
     for (const { id, noteId } of Object.values<{ id: string; noteId: string }>(records[table]))
       take(table, id, oldNote(noteId));

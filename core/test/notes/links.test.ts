@@ -222,7 +222,7 @@ test('both texts of a conflict are in the history', () => {
     edits: [{ table: 'note', after: {}, overruled }],
   });
   expect(
-    noteVersions([
+    noteVersions('n', [
       line('a', '2026-11-20T10:00:02Z', 'later', []),
       line('b', '2026-11-20T10:00:01Z', 'earlier', ['text']),
     ]).map((version) => [version.text, version.overruled]),

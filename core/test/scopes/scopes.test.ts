@@ -2,9 +2,12 @@ import { references, tableNames } from '../../src/records/tables';
 import { belongingOf, decidingFields } from '../../src/scopes/belonging';
 import { accessRoles, reads, rights, writes } from '../../src/scopes/rights';
 
+/** Fields that decide by being on or off. */
+const switches = ['own', 'shared'];
+
 test.each(tableNames)('%s hangs on what it points at, or belongs by itself', (table) => {
   const pointers = references[table] ?? {};
-  for (const field of decidingFields(table).filter((name) => name !== 'own')) {
+  for (const field of decidingFields(table).filter((name) => !switches.includes(name))) {
     expect(Object.keys(pointers)).toContain(field);
     expect(belongingOf(table, { [field]: 'x' })).toEqual({ table: pointers[field], id: 'x' });
   }
@@ -30,6 +33,8 @@ test.each<[string, Parameters<typeof belongingOf>, ReturnType<typeof belongingOf
   ['a look-for of all classes', ['lookFor', { sectionId: null }], 'vocabulary'],
   ['a step about a student in no class', ['step', { studentId: 'x', sectionId: null }], 'person'],
   ['a student', ['student', {}], 'self'],
+  ['a phrase', ['phrase', { shared: false }], 'person'],
+  ['a phrase of the school', ['phrase', { shared: true }], 'school'],
 ])('%s', (_what, [table, record], expected) => {
   expect(belongingOf(table, record)).toEqual(expected);
 });
@@ -44,7 +49,7 @@ test.each(tableNames)('%s: whoever writes it reads it, and somebody does', (tabl
 
 test('nobody in a class reads a record without the one that it hangs on', () => {
   for (const table of tableNames)
-    for (const field of decidingFields(table).filter((name) => name !== 'own'))
+    for (const field of decidingFields(table).filter((name) => !switches.includes(name)))
       for (const role of ['teacher', 'cover', 'assistant'] as const) {
         const above = references[table]?.[field];
         if (above && reads(role, table))
@@ -66,5 +71,14 @@ test('an assistant and a cover read no judgement, and the keeper of a school not
   for (const table of judged)
     expect([reads('assistant', table), reads('cover', table)]).toEqual([false, false]);
   const kept = tableNames.filter((table) => rights[table].reads.includes('keeper'));
-  expect([...kept].sort()).toEqual(['dayOff', 'focus', 'lookFor', 'school', 'standing', 'term']);
+  expect([...kept].sort()).toEqual([
+    'dayOff',
+    'focus',
+    'lookFor',
+    'nodReason',
+    'phrase',
+    'school',
+    'standing',
+    'term',
+  ]);
 });

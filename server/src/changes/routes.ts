@@ -9,7 +9,8 @@ function answeredIn(change: unknown): string | null {
 }
 
 function writesMessages(change: unknown): boolean {
-  return (change as { kind?: unknown } | null)?.kind === 'message.send';
+  const kind = (change as { kind?: unknown } | null)?.kind;
+  return kind === 'message.send' || kind === 'nod.give';
 }
 
 export const changeRoutes = [

@@ -91,6 +91,7 @@ export const ownColumns: Record<TableName, Columns> = {
     subject: text,
     body: text,
     writtenAt: text,
+    notBefore: nullableText,
   },
   participantAnswer: { sectionId: text, entry: text, studentId: nullableText },
   checkInSetting: {
@@ -242,7 +243,17 @@ export const ownColumns: Record<TableName, Columns> = {
     object: text,
     seconds: { type: 'real', nullable: true },
   },
-  nod: { studentId: text, at: text, reason: text, place: text, comment: text },
+  nodReason: { name: text, position: { type: 'integer' } },
+  nodTelling: {
+    sectionId: text,
+    toStudents: flag,
+    toGuardians: flag,
+    quietFrom: nullableText,
+    quietUntil: nullableText,
+  },
+  nod: { sectionId: nullableText, studentId: text, at: text, reason: text, place: text, comment: text },
+  phrase: { text, shared: flag, personId: text },
+  phraseUse: { phraseId: text, favourite: flag, usedAt: nullableText },
 };
 
 /**
@@ -282,5 +293,7 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   pathSummary: [['studentId']],
   work: [['sectionId'], ['studentId']],
   handIn: [['workId'], ['studentId']],
-  nod: [['studentId']],
+  nodTelling: [['sectionId']],
+  nod: [['studentId'], ['sectionId', 'at']],
+  phraseUse: [['phraseId']],
 };

@@ -84,7 +84,7 @@ export interface ChangeLine {
 const added = { ...text, default: '' };
 
 /** Columns that came later and point at another table. */
-const pointersAdded = new Set(['work.studentId']);
+const pointersAdded = new Set(['work.studentId', 'nod.sectionId']);
 
 function recordEntity(table: TableName): EntitySchema<Row> {
   const pointers = references[table] ?? {};

@@ -27,6 +27,8 @@ import { Feeds1765700000000 } from './migrations/1765700000000-Feeds';
 import { OwnWork1765800000000 } from './migrations/1765800000000-OwnWork';
 import { CompactActivity1765900000000 } from './migrations/1765900000000-CompactActivity';
 import { Letters1766200000000 } from './migrations/1766200000000-Letters';
+import { Phrases1766300000000 } from './migrations/1766300000000-Phrases';
+import { Nods1766400000000 } from './migrations/1766400000000-Nods';
 import { OwnView1766100000000 } from './migrations/1766100000000-OwnView';
 import { ReaderPages1766000000000 } from './migrations/1766000000000-ReaderPages';
 import { Hurried } from './hurried';
@@ -64,6 +66,8 @@ export const migrations = [
   ReaderPages1766000000000,
   OwnView1766100000000,
   Letters1766200000000,
+  Phrases1766300000000,
+  Nods1766400000000,
 ];
 
 /**

@@ -16,6 +16,7 @@ import { ownViewRoutes } from '../sharing/ownView/routes';
 import { paperRoutes } from '../sharing/papers/routes';
 import { readerPageRoutes } from '../sharing/readerPages/routes';
 import { sharingRoutes } from '../sharing/routes';
+import { nodRoutes } from '../nods/routes';
 import { sweepRoutes } from '../observation/sweep/routes';
 import { syncRoutes } from '../sync/routes';
 import { tallyRoutes } from '../observation/tallies/routes';
@@ -57,6 +58,7 @@ export const routes: readonly Route[] = [
   ...viewRoutes,
   ...tallyRoutes,
   ...sweepRoutes,
+  ...nodRoutes,
   ...noteRoutes,
   ...watchRoutes,
   ...workRoutes,

@@ -5,7 +5,7 @@ import { noteChanges } from '@slate-path/core/notes/changes';
 import { followUpCalendar, summaryOf, type CalendarEntry } from '@slate-path/core/notes/followUpCalendar';
 import { searchTerms } from '@slate-path/core/notes/searchTerms';
 import { withMerged } from '@slate-path/core/notes/topics';
-import { noteVersions } from '@slate-path/core/notes/versions';
+import { historiesOf, noteVersions } from '@slate-path/core/notes/versions';
 import { displayName } from '@slate-path/core/people/names';
 import { findNoteRows } from '../database/noteIndex';
 import { ChangeEntity } from '../database/entities';
@@ -90,9 +90,9 @@ export const noteRoutes = [
     async handle({ params: { noteId }, teacherId, services: { database } }) {
       const lines = await database.read
         .getRepository(ChangeEntity)
-        .find({ where: { about: noteId }, order: { seq: 'ASC' }, take: 500 });
+        .find({ where: { about: In(historiesOf(noteId)) }, order: { seq: 'ASC' }, take: 500 });
       const links = withLinks(database, await load(database.read, 'note', teacherId, { id: noteId }));
-      return { ...links, versions: noteVersions(lines) };
+      return { ...links, versions: noteVersions(noteId, lines) };
     },
   }),
   route('topicCounts', {

@@ -13,6 +13,9 @@ export class NotAllowed extends Error {}
 /** What a class's teachers write stays with the writer where they are not one of these. */
 const staysWithWriter: ReadonlySet<TableName> = new Set(['note', 'step']);
 
+/** What is shared with the school is still changed by whoever wrote it. */
+const staysItsWriters: ReadonlySet<TableName> = new Set(['phrase']);
+
 /** Finds rows by table and id: those of a change first. */
 export type FindRow = (table: TableName, id: string) => Pick<Row, 'scopeId'> | undefined;
 
@@ -72,14 +75,14 @@ export class Writer {
    * @throws NotAllowed
    */
   settle(table: TableName, row: Row, before: Row | null, find: FindRow): void {
-    if (before) this.demand(table, before.scopeId);
+    if (before) this.demand(table, before.scopeId, row);
     const moves = !before || decidingFields(table).some((field) => before[field] !== row[field]);
     if (!moves) return;
     if (!before && (table === 'section' || table === 'student')) this.open(table, row.id);
     row.scopeId = this.placeOf(table, row, find);
-    this.demand(table, row.scopeId);
-    if (before && table === 'note' && before.scopeId !== row.scopeId) {
-      this.moveLinks(row);
+    this.demand(table, row.scopeId, row);
+    if (before && before.scopeId !== row.scopeId) {
+      if (table === 'note') this.moveLinks(row);
       // Whoever had it before has to forget it.
       tellBeside(this.sql, this.personId, new Set([before.scopeId]), {
         kind: 'withdraw',
@@ -109,8 +112,10 @@ export class Writer {
     this.roles.delete(id);
   }
 
-  private demand(table: TableName, scopeId: string): void {
+  private demand(table: TableName, scopeId: string, { teacherId }: Row): void {
     if (writes(this.roleIn(scopeId), table)) return;
+    const isOwn = staysItsWriters.has(table) && teacherId === this.personId;
+    if (isOwn && this.mayRead(table, scopeId)) return;
     throw new NotAllowed(
       this.roleIn(scopeId) === 'member'
         ? 'This is the whole school’s, so only its keeper changes it. Nothing was changed.'

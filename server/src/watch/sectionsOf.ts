@@ -1,7 +1,11 @@
 import { LessonKey } from '@slate-path/core/attendance/roll/changes';
 
 /** Kinds of change that alter nothing that is kept of a class: they are laid over it where it is shown. */
-const silent = new Set(['concern.quiet', 'concern.show', 'pathSummary.keep', 'message.send']);
+const silent = new Set([
+  ...['concern.quiet', 'concern.show', 'pathSummary.keep', 'message.send'],
+  ...['nod.give', 'nod.set', 'nod.remove', 'nodReason.set', 'nodReason.retire', 'nodTelling.set'],
+  ...['phrase.add', 'phrase.set', 'phrase.remove', 'phrase.favour', 'phrase.use'],
+]);
 /** Kinds that are about the class they name, or about any where they name none. */
 const ofOneClass = new Set([
   ...['step.take', 'watchSetting.set', 'piece.set', 'piece.remove', 'handIn.set'],

@@ -15,6 +15,7 @@ import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { usePalette, useWide } from '../../theme/theme';
 import { radius, space } from '../../theme/tokens';
+import { PhraseButton } from '../phrases/PhraseButton';
 import { useNow } from '../../sync/clock';
 import { useRecords } from '../../sync/useRecords';
 import { clearDraft, closeDraft, correctDraft, useDraft, writeDraft } from './draft';
@@ -134,6 +135,7 @@ export default function NoteComposer() {
               onPress={send}
             />
           </View>
+          <PhraseButton about={place} text={text} onChange={writeDraft} />
           <IconAction name="Close; what is typed stays" icon={X} onPress={closeDraft} />
         </View>
         {sent ? (

@@ -16,6 +16,7 @@ import { readDate } from '../../forms/readDate';
 import { now as rightNow, useNow } from '../../sync/clock';
 import { makeChange, newId } from '../../sync/outbox';
 import { useRecords } from '../../sync/useRecords';
+import { PhraseButton } from '../phrases/PhraseButton';
 import { watchAbout, type Shown } from './useWatch';
 
 const kinds = ['Talk', 'Contact home', 'New seat', 'Plan', 'Refer', 'Other'] as const;
@@ -130,7 +131,13 @@ function StepForm({ about, first, onClose }: StepFormProps) {
       {kind === 'Other' ? (
         <Field label="What you did" value={own} onChange={setOwn} error={errors.own} />
       ) : null}
-      <Field label="A few words (may stay empty)" value={text} onChange={setText} multiline />
+      <Field
+        label="A few words (may stay empty)"
+        value={text}
+        onChange={setText}
+        multiline
+        end={<PhraseButton about={{ ...about, lesson: null }} text={text} onChange={setText} />}
+      />
       <DateField
         label="Look again on (empty: no day)"
         value={again}

@@ -68,6 +68,7 @@ const pointers: Record<string, TableName> = {
   workId: 'work',
   circleId: 'circle',
   roomPlanId: 'roomPlan',
+  phraseId: 'phrase',
 };
 
 /**

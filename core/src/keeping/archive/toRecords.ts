@@ -192,7 +192,7 @@ function fromElsewhere(archive: Archive): RecordLists {
     ),
     nod: archive.nods.map(({ id, student_id: studentId, at, reason, place, comment }) => ({
       ...kept,
-      ...{ id, studentId, at, reason, place, comment },
+      ...{ id, studentId, at, reason, place, comment, sectionId: null },
     })),
   };
 }

@@ -66,6 +66,7 @@ export function letterWords(
   const why = reason === null ? '' : reasonWords[reason];
   switch (state) {
     case 'waiting':
+      if (why === '' && nextAt !== null) return `waiting: it goes ${when(nextAt)}`;
       return why === '' ? 'waiting' : `waiting: ${why}${nextAt ? `; next try ${when(nextAt)}` : ''}`;
     case 'handed':
       return `handed to the mail server ${when(changedAt)}${mayBeTwice ? ', perhaps twice: this server was stopped meanwhile' : ''}`;

@@ -19,7 +19,7 @@ export function addLetter(sql: Sql, letter: NewLetter & { insteadOf?: string }, 
 
 /** The letters of some messages: one to each address. The first has the message's id. */
 const ofMessages = (state: 'waiting' | 'elsewhere', which: string) =>
-  `INSERT OR IGNORE INTO "letter" ("id", "kind", "aboutId", "teacherId", "name", "address", "writtenAt", "queuedAt", "state", "changedAt") SELECT m."id" || CASE a."key" WHEN 0 THEN '' ELSE '.' || (a."key" + 1) END, 'message', m."id", m."teacherId", '', a."value", m."writtenAt", :now, '${state}', :now FROM "message" m, json_each(m."addresses") a WHERE ${which}`;
+  `INSERT OR IGNORE INTO "letter" ("id", "kind", "aboutId", "teacherId", "name", "address", "writtenAt", "queuedAt", "state", "nextAt", "changedAt") SELECT m."id" || CASE a."key" WHEN 0 THEN '' ELSE '.' || (a."key" + 1) END, 'message', m."id", m."teacherId", '', a."value", m."writtenAt", :now, '${state}', m."notBefore", :now FROM "message" m, json_each(m."addresses") a WHERE ${which}`;
 
 /** Makes the letters of messages that have none yet. */
 export function addLettersOfMessages(sql: Sql, now: number): void {

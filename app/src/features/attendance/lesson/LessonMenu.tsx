@@ -183,6 +183,11 @@ function Menu({
     {
       title: 'The class',
       items: [
+        {
+          label: 'A sentence to each',
+          note: 'A phrase with each one’s own name in it, as a note and home',
+          onPress: goTo({ pathname: '/each', params: { lessonId: id } }),
+        },
         { label: 'Write to those away', onPress: goTo({ pathname: '/write', params: { lessonId: id } }) },
         {
           label: 'Overview of this class',

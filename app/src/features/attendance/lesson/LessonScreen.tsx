@@ -14,6 +14,7 @@ import { shortDay } from '../../../parts/dates';
 import { useTabTitle } from '../../../parts/useTabTitle';
 import { useWide } from '../../../theme/theme';
 import { railWidth } from '../../../theme/tokens';
+import { NodPanel } from '../../nods/lazyPages';
 import { openElsewhere } from '../../observation/circle/openElsewhere';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecordsAfterPaint } from '../../../sync/afterPaint';
@@ -171,6 +172,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         {mode === 'sweep' ? <SweepPanel lesson={lesson} rows={rows} /> : null}
         {mode === 'circle' ? <CirclePanel lesson={lesson} rows={rows} /> : null}
         {mode === 'turns' ? <TurnsPanel lesson={lesson} rows={rows} /> : null}
+        {mode === 'nods' ? <NodPanel lesson={lesson} rows={rows} /> : null}
       </Suspense>
     );
   return (

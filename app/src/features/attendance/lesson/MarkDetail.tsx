@@ -12,6 +12,7 @@ import { useWritten } from '../../../parts/useWritten';
 import { Words } from '../../../parts/Words';
 import { lazily } from '../../../parts/lazily';
 import { space } from '../../../theme/tokens';
+import { PhraseButton } from '../../phrases/PhraseButton';
 import { AllSaid } from '../checkIn/AllSaid';
 import { useNow } from '../../../sync/clock';
 import type { Concerns } from '../../../sync/outbox';
@@ -169,6 +170,15 @@ export default function MarkDetail({
         label="Comment"
         value={comment.text}
         hint="Kept with this lesson, for this student"
+        end={
+          <PhraseButton
+            about={{ studentId: student.id, sectionId: lesson.sectionId, lesson }}
+            text={comment.text}
+            onChange={(text) => {
+              comment.write(text.slice(0, 500));
+            }}
+          />
+        }
         onChange={(text) => {
           comment.write(text.slice(0, 500));
         }}

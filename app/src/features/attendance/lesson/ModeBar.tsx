@@ -13,6 +13,7 @@ export const modeNames: Record<LessonMode, string> = {
   sweep: 'Sweep',
   circle: 'Circle',
   turns: 'Turns',
+  nods: 'Nods',
 };
 
 const allModes = Object.keys(modeNames) as LessonMode[];

@@ -37,9 +37,10 @@ function OtherPages({ hasClasses, isKeeper }: { hasClasses: boolean; isKeeper: b
       .map(({ name }) => name)
       .sort(),
   );
-  const to = (page: 'vocabulary' | 'look-fors' | 'outbox' | 'shared' | 'colleagues' | 'mail') => () => {
-    router.push(`/desk/${page}`);
-  };
+  const to =
+    (page: 'vocabulary' | 'look-fors' | 'outbox' | 'shared' | 'colleagues' | 'mail' | 'phrases') => () => {
+      router.push(`/desk/${page}`);
+    };
   const groups: Group[] = [
     {
       title: 'Words of your lessons',
@@ -54,6 +55,11 @@ function OtherPages({ hasClasses, isKeeper }: { hasClasses: boolean; isKeeper: b
               label: 'Look-fors',
               note: [...sets].join(' · ') || 'What you tally in lessons',
               onPress: to('look-fors'),
+            },
+            {
+              label: 'Phrases',
+              note: 'Sentences you write often, with blanks that fill themselves',
+              onPress: to('phrases'),
             },
           ]
         : [],

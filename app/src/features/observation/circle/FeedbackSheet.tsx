@@ -7,6 +7,7 @@ import { Sheet } from '../../../parts/Sheet';
 import { Words } from '../../../parts/Words';
 import { useWritten } from '../../../parts/useWritten';
 import { space } from '../../../theme/tokens';
+import { PhraseButton } from '../../phrases/PhraseButton';
 import { makeChange } from '../../../sync/outbox';
 
 interface FeedbackSheetProps {
@@ -46,6 +47,13 @@ export function FeedbackSheet({ member, name, feedback, lookFors, onClose }: Fee
         value={written.text}
         onChange={written.write}
         onLeave={written.save}
+        end={
+          <PhraseButton
+            about={{ studentId, sectionId: null, lesson: null }}
+            text={written.text}
+            onChange={written.write}
+          />
+        }
         multiline
         error={tooLong ? 'At most 1,000 characters; nothing is lost, shorten it.' : undefined}
       />

@@ -24,11 +24,13 @@ interface SweepFooterProps {
   /** Gives the level in hand to all who have none yet; to all where everyone has one. */
   onRest: () => void;
   onRename: () => void;
+  /** A sentence to each of those who take no part. */
+  onWrite: () => void;
 }
 
 /** The level in hand, and everyone at it with one tap. */
 export function SweepFooter(props: SweepFooterProps) {
-  const { levelNames, hand, set, here, adrift, history, onHand, onRest, onRename } = props;
+  const { levelNames, hand, set, here, adrift, history, onHand, onRest, onRename, onWrite } = props;
   const palette = usePalette();
   const nameOf = (level: number) => levelNames[level] ?? '';
   const who = set > 0 && set < here ? 'The rest' : 'Everyone';
@@ -45,14 +47,22 @@ export function SweepFooter(props: SweepFooterProps) {
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(1), height: 52 }}>
         <View style={{ flex: 1 }} aria-live="polite" testID="sweep-summary">
-          <Words bold size="small">
-            {set === 0 ? `Tap who is ${nameOf(hand).toLowerCase()}, or` : `${set} of ${here} set`}
-          </Words>
           {adrift.length > 0 ? (
-            <Words size="small" tone="inkQuiet" lines={1}>
-              {`${nameOf(0)}: ${adrift.join(', ')}`}
+            <TapArea
+              name={`Write about ${adrift.length} ${nameOf(0).toLowerCase()}`}
+              onTap={onWrite}
+              style={{ minHeight: 52, justifyContent: 'center' }}
+            >
+              <Words bold size="small">{`${set} of ${here} set`}</Words>
+              <Words size="small" bold tone="slate" lines={1}>
+                {`Write about ${nameOf(0).toLowerCase()}: ${adrift.join(', ')}`}
+              </Words>
+            </TapArea>
+          ) : (
+            <Words bold size="small">
+              {set === 0 ? `Tap who is ${nameOf(hand).toLowerCase()}, or` : `${set} of ${here} set`}
             </Words>
-          ) : null}
+          )}
         </View>
         <TakeBack about={history} small />
         <IconAction name="Rename the levels" icon={Pencil} tone="inkQuiet" onPress={onRename} />

@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
@@ -59,6 +60,7 @@ const usualLevel = 2;
 
 /** Everyone at one level with one tap, then the few who are not: a level is in hand, a tap gives it. */
 export default function SweepPanel({ lesson, rows }: SweepPanelProps) {
+  const router = useRouter();
   const palette = usePalette();
   const wide = useWide();
   const shape = rollShape.use();
@@ -153,6 +155,9 @@ export default function SweepPanel({ lesson, rows }: SweepPanelProps) {
         onHand={setHand}
         onRest={() => {
           give(set.length < here.length ? here.filter((row) => levelOf(row) === null) : here, hand);
+        }}
+        onWrite={() => {
+          router.push({ pathname: '/each', params: { lessonId: lesson.id, group: 'level0' } });
         }}
         onRename={() => {
           setNaming(true);

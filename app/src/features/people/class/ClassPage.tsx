@@ -118,6 +118,13 @@ export default function ClassPage({
                 },
               },
               {
+                label: 'A sentence to each',
+                ...(wide ? {} : { note: 'A phrase with each one’s own name in it, as a note and home' }),
+                onPress: () => {
+                  router.push({ pathname: '/each', params });
+                },
+              },
+              {
                 label: 'Bring a roster',
                 ...(wide ? {} : { note: 'A file or a list: who is in the class, with their guardians' }),
                 onPress: () => {
@@ -139,6 +146,13 @@ export default function ClassPage({
                     note: 'A code on the wall: students come in by their own phones',
                     onPress: () => {
                       router.push({ pathname: '/classes/[sectionId]/check-in', params });
+                    },
+                  },
+                  {
+                    label: 'Nods',
+                    note: 'Who did well, what for and when; who has had none',
+                    onPress: () => {
+                      router.push({ pathname: '/classes/[sectionId]/nods', params });
                     },
                   },
                   {

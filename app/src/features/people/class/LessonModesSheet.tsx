@@ -15,6 +15,7 @@ const about: Record<LessonMode, string> = {
   sweep: 'How engaged everyone is',
   circle: 'A discussion around a ring',
   turns: 'Whose turn it is, drawn fairly',
+  nods: 'Who did well, and for what',
 };
 
 /** Which tabs the lessons of a class have, and in which order. The first one opens. */

@@ -22,6 +22,7 @@ import { RulesForm } from '../RulesForm';
 import { SectionForm } from '../lazySectionForm';
 import { StudentLine } from '../StudentLine';
 import { ClassPage } from './lazyClassPage';
+import { TellingSheet } from '../../nods/lazyPages';
 import { LessonModesSheet } from './LessonModesSheet';
 import { useClassList, type InClass } from './ofClass';
 
@@ -44,7 +45,7 @@ function aboutOf({ grade, email }: Student, enrolment: Enrolment, guardians: num
 /** The class itself and who is in it: what *Take back* means on this page. */
 const ofTheClass: Concerns = ({ table }) => ['section', 'enrolment', 'student', 'guardian'].includes(table);
 
-type Form = 'student' | 'class' | 'rules' | 'cohorts' | 'modes' | 'share' | null;
+type Form = 'student' | 'class' | 'rules' | 'cohorts' | 'modes' | 'nods' | 'share' | null;
 
 /** What is settled once a term: who is in the class, how it counts, who teaches it. */
 export function SetUpScreen() {
@@ -100,6 +101,11 @@ export function SetUpScreen() {
             .map((mode) => modeNames[mode])
             .join(', '),
           onPress: opens('modes'),
+        },
+        {
+          label: 'Whom nods are told to',
+          note: 'The student, home, nobody; and quiet hours',
+          onPress: opens('nods'),
         },
         {
           label: 'What is watched',
@@ -159,6 +165,7 @@ export function SetUpScreen() {
       {section && form === 'rules' ? <RulesForm section={section} onClose={close} /> : null}
       {section && form === 'class' ? <SectionForm section={section} onClose={close} /> : null}
       {section && form === 'modes' ? <LessonModesSheet section={section} onClose={close} /> : null}
+      {form === 'nods' ? <TellingSheet sectionId={sectionId} onClose={close} /> : null}
       {form === 'student' ? <StudentForm sectionId={sectionId} onClose={close} /> : null}
     </ClassPage>
   );

@@ -1,11 +1,12 @@
 import ClipboardCopy from 'lucide-react-native/icons/clipboard-copy';
 import Send from 'lucide-react-native/icons/send';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
+import { listed } from '@slate-path/core/words/listed';
 import { many } from '@slate-path/core/words/many';
-import { blankNames, fillBlanks, unknownBlanks } from '@slate-path/core/people/messages/blanks';
+import { blankNames, blanksIn, fillBlanks, unknownBlanks } from '@slate-path/core/phrases/blanks';
 import { readersOf, type Reader } from '@slate-path/core/people/messages/readers';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
@@ -34,7 +35,10 @@ import { useOwed } from '../../work/useOwed';
 import { audiencesOf, type Asked } from './audiences';
 import { ReaderList } from './ReaderList';
 import { templateFor } from './templates';
-import { useMembers, valuesFor } from './useGroups';
+import { useMembers } from '../../phrases/members';
+import { PhraseButton } from '../../phrases/PhraseButton';
+import { useAsked } from '../../phrases/useBlankValues';
+import { valuesFor } from '../../phrases/valuesFor';
 
 const readers: { value: Message['toWhom']; label: string }[] = [
   { value: 'student', label: 'To the students' },
@@ -108,7 +112,8 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
   const [typedTimes, setTypedTimes] = useState('3');
   const times = Math.max(1, Math.round(Number(typedTimes)) || 1);
   const owed = useOwed(sectionId, aboutWork);
-  const all = useMembers(sectionId, date, lesson, owed);
+  const places = useMemo(() => [{ sectionId, date, lesson }], [sectionId, date, lesson]);
+  const all = useMembers(places, owed);
   const members = studentId === undefined ? all : all.filter(({ student }) => student.id === studentId);
   const audiences = audiencesOf(members, { sectionId, date, lesson, times });
   const [chosen, setChosen] = useState<string>();
@@ -132,18 +137,22 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
   const keyOf = ({ student }: Reader) => `${audience?.occasion ?? ''} ${toWhom} ${student.id}`;
   // Who was written to about this already is left out, unless it is said otherwise.
   const isIn = (reader: Reader) => reader.addresses.length > 0 && (decided[keyOf(reader)] ?? !reader.before);
-  const going = people.filter(isIn);
-  const unknown = unknownBlanks(`${text.subject} ${text.body}`);
-  const empty = text.subject.trim() === '' || text.body.trim() === '';
   const filled = (reader: Reader) => {
     const member = audience?.members.find(({ student }) => student.id === reader.student.id);
-    if (!member) return { subject: '', body: '' };
-    const values = valuesFor(member, className, date);
+    const values = member ? valuesFor(current, member) : {};
+    const subject = fillBlanks(text.subject, values);
+    const body = fillBlanks(text.body, values);
     return {
-      subject: fillBlanks(text.subject, values).slice(0, 200),
-      body: fillBlanks(text.body, values).slice(0, 5000),
+      ...{ subject: subject.text.slice(0, 200), body: body.text.slice(0, 5000) },
+      missing: [...new Set([...subject.missing, ...body.missing])],
     };
   };
+  const ticked = people.filter(isIn);
+  const going = ticked.filter((reader) => filled(reader).missing.length === 0);
+  const unfilled = ticked.filter((reader) => !going.includes(reader));
+  useAsked(null, blanksIn(`${text.subject} ${text.body}`));
+  const unknown = unknownBlanks(`${text.subject} ${text.body}`);
+  const empty = text.subject.trim() === '' || text.body.trim() === '';
   const first = going[0];
   const preview = first ? filled(first) : null;
   const send = () => {
@@ -157,8 +166,10 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
       reason: `${audience?.reason ?? ''}, ${className}`.slice(0, 200),
       toWhom,
       addresses: reader.addresses.slice(0, 8),
-      ...filled(reader),
+      subject: filled(reader).subject,
+      body: filled(reader).body,
       writtenAt,
+      notBefore: null,
     }));
     makeChange('message.send', { messages }, 'outbox');
     forgetTyped(form);
@@ -213,6 +224,7 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
           value={text.body}
           onChange={edit('body')}
           multiline
+          end={<PhraseButton about={null} text={text.body} onChange={edit('body')} />}
           hint={`Blanks are filled for each one: ${blankNames.map((name) => `{${name}}`).join(' ')}`}
         />
       </Typing>
@@ -221,6 +233,11 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
           tone="ember"
           live
         >{`Nothing fills {${unknown.join('}, {')}}. Correct it before sending.`}</Words>
+      ) : null}
+      {unfilled.length > 0 && unknown.length === 0 ? (
+        <Words tone="ember" live>
+          {`Left out, for nothing fills {${[...new Set(unfilled.flatMap((one) => filled(one).missing))].join('}, {')}}: ${listed(unfilled.map(({ student }) => displayName(student)))}.`}
+        </Words>
       ) : null}
       {first && preview && unknown.length === 0 ? (
         <View style={{ gap: space(1) }} testID="preview">

@@ -1,7 +1,7 @@
 import type { Lesson } from '@slate-path/core/records/schema';
 import { many } from '@slate-path/core/words/many';
 import type { Group } from './templates';
-import type { Member } from './useGroups';
+import type { Member } from '../../phrases/members';
 
 /** Those a message can be for: a group, or a cohort by its name. */
 export interface Audience {

@@ -20,6 +20,7 @@ import { post } from '../../../sync/api';
 import { useNow } from '../../../sync/clock';
 import { useRecords } from '../../../sync/useRecords';
 import { renewViews } from '../../../sync/views';
+import { PhraseButton } from '../../phrases/PhraseButton';
 import { TitledCard } from '../TitledCard';
 import { AboutWhom } from './AboutWhom';
 import { newForm, pageToMake, type PageForm, type Subject } from './form';
@@ -153,6 +154,19 @@ function NewPage(subject: Subject) {
                 }}
                 error={errorOf('settings.summary')}
                 multiline
+                end={
+                  <PhraseButton
+                    about={{
+                      studentId: subject.student?.id ?? null,
+                      sectionId: subject.section?.id ?? null,
+                      lesson: null,
+                    }}
+                    text={form.summary}
+                    onChange={(summary) => {
+                      change({ summary });
+                    }}
+                  />
+                }
               />
               <View style={{ alignItems: 'flex-start' }}>
                 <Action

@@ -13,6 +13,7 @@ import { space } from '../../../theme/tokens';
 import { copyText } from '../../../files/give';
 import { now } from '../../../sync/clock';
 import { makeChange, newId } from '../../../sync/outbox';
+import { PhraseButton } from '../../phrases/PhraseButton';
 import { FactLine } from './FactLine';
 
 /** A draft from the facts, set right by the teacher and kept; each sentence leads to its records. */
@@ -112,6 +113,13 @@ export function Summary({
             value={text}
             onChange={written.write}
             multiline
+            end={
+              <PhraseButton
+                about={{ studentId, sectionId: null, lesson: null }}
+                text={text}
+                onChange={written.write}
+              />
+            }
             error={text.trim() === '' ? 'There is nothing in it' : undefined}
           />
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>

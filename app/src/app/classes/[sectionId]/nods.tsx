@@ -1,0 +1,1 @@
+export { NodsScreen as default } from '../../../features/nods/lazyPages';

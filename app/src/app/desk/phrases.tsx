@@ -1,0 +1,1 @@
+export { PhrasesScreen as default } from '../../features/phrases/lazyPages';

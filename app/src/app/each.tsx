@@ -1,0 +1,1 @@
+export { EachScreen as default } from '../features/phrases/lazyPages';

@@ -1,0 +1,191 @@
+import { useLocalSearchParams } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
+import { addDays } from '@slate-path/core/calendar/localTime';
+import { termToLookAt } from '@slate-path/core/calendar/sectionTime';
+import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
+import { nodCounts, withoutNod, type NodCount, type NodGrouping } from '@slate-path/core/nods/counts';
+import { displayName } from '@slate-path/core/people/names';
+import { listOf } from '@slate-path/core/records/records';
+import type { Nod } from '@slate-path/core/records/schema';
+import { listed } from '@slate-path/core/words/listed';
+import { many } from '@slate-path/core/words/many';
+import { Card } from '../../parts/Card';
+import { dayMonth, monthName } from '../../parts/dates';
+import { Empty } from '../../parts/Empty';
+import { LinkRow } from '../../parts/LinkRow';
+import { choicePhrase, Sentence } from '../../parts/Sentence';
+import { Words } from '../../parts/Words';
+import { useNow } from '../../sync/clock';
+import { byStudent, useNameOrder } from '../../sync/nameOrder';
+import { useLastDay } from '../../sync/sections';
+import { TakeBack } from '../../sync/TakeBack';
+import { useRecords } from '../../sync/useRecords';
+import { useView } from '../../sync/views';
+import { useWide } from '../../theme/theme';
+import { space } from '../../theme/tokens';
+import { usualRanges } from '../attendance/totals/ranges';
+import { CountChart } from '../observation/counts/CountChart';
+import { ClassPage } from '../people/class/lazyClassPage';
+import { nodsHistory, stillHere } from './giving';
+import { NodWordsSheet } from './NodWordsSheet';
+
+const groupings: { value: NodGrouping; label: string }[] = [
+  { value: 'student', label: 'by student' },
+  { value: 'reason', label: 'by what for' },
+  { value: 'place', label: 'by place' },
+  { value: 'week', label: 'by week' },
+  { value: 'month', label: 'by month' },
+];
+const axes: Record<NodGrouping, string> = {
+  ...{ student: 'Student', reason: 'What for', place: 'Place', week: 'Week from', month: 'Month' },
+};
+/** Who has had none for so long is named. */
+const daysWithout = 28;
+const longestLabel = 17;
+
+/** The students of a class on a day, by name. */
+function useStudents(sectionId: string, date: string) {
+  const current = useRecords((state) => state.current);
+  const order = useNameOrder();
+  return useMemo(
+    () =>
+      listOf(current, 'enrolment')
+        .filter((one) => one.sectionId === sectionId && isEnrolledOn(one, date))
+        .flatMap(({ studentId }) => {
+          const student = current.student[studentId];
+          return student && !student.removed ? [{ student }] : [];
+        })
+        .sort(byStudent(order))
+        .map(({ student }) => student),
+    [current, order, sectionId, date],
+  );
+}
+
+/** The nods of a class: how many, to whom, what for, where and when; and who has had none. */
+export function NodsScreen() {
+  const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
+  const now = useNow();
+  const wide = useWide();
+  const current = useRecords((state) => state.current);
+  const terms = listOf(current, 'term').sort((a, b) => (a.startsOn < b.startsOn ? 1 : -1));
+  const ranges = usualRanges(now.date, terms);
+  const lastDay = useLastDay(sectionId);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [grouping, setGrouping] = useState<NodGrouping>('student');
+  const [open, setOpen] = useState<Nod | null>(null);
+  const rangeKey = chosen ?? termToLookAt(terms, lastDay)?.id ?? now.date.slice(0, 7);
+  const span = ranges.find(({ key }) => key === rangeKey) ?? ranges[0] ?? { from: now.date, to: now.date };
+  useView(addressOf('nods', { sectionId, from: span.from, to: span.to }));
+  const students = useStudents(sectionId, lastDay);
+  const nods = listOf(current, 'nod')
+    .filter(({ sectionId: of, at }) => of === sectionId && span.from <= at && at.slice(0, 10) <= span.to)
+    .sort((a, b) => (a.at < b.at ? 1 : -1));
+  const counts = nodCounts(nods, grouping);
+  const without = withoutNod(
+    students.map(({ id }) => id),
+    nods,
+    addDays(lastDay, -daysWithout),
+  );
+  const nameOf = (id: string) => (current.student[id] ? displayName(current.student[id]) : 'somebody else');
+  const labelOf = ({ key }: NodCount) => {
+    const words = {
+      ...{ student: nameOf, reason: String, place: String },
+      ...{ week: dayMonth, month: monthName },
+    }[grouping](key);
+    return words || 'not said';
+  };
+  return (
+    <ClassPage
+      sectionId={sectionId}
+      page="Counts"
+      tab="Nods"
+      tools={<TakeBack about={nodsHistory} concerns={stillHere} />}
+    >
+      <Sentence
+        parts={[
+          `${many(nods.length, 'nod')} in `,
+          choicePhrase({
+            name: 'choose the days',
+            value: rangeKey,
+            options: ranges.map(({ key, label }) => ({ value: key, label })),
+            onChange: setChosen,
+          }),
+          ', ',
+          choicePhrase({
+            name: 'choose how they are counted',
+            value: grouping,
+            options: groupings,
+            onChange: setGrouping,
+          }),
+          '.',
+        ]}
+      />
+      {nods.length === 0 ? null : (
+        <Words tone={without.length > 0 ? 'ink' : 'inkQuiet'}>
+          {without.length > 0 ? (
+            <>
+              <Words bold>{`No nod in four weeks (${without.length}): `}</Words>
+              {listed(without.map(nameOf))}
+            </>
+          ) : (
+            'Everybody has had one in the last four weeks.'
+          )}
+        </Words>
+      )}
+      {nods.length === 0 ? (
+        <Empty title="Nods will stand here">
+          A nod says that somebody did well. Give one in a lesson, under Nods: a tap on what for, a tap on the
+          student.
+        </Empty>
+      ) : (
+        <View
+          style={{
+            flexDirection: wide ? 'row' : 'column',
+            gap: space(4),
+            alignItems: wide ? 'flex-start' : 'stretch',
+          }}
+        >
+          <Card style={{ gap: space(3), flex: wide ? 1 : undefined }}>
+            <CountChart
+              bars={counts.map((count) => ({
+                key: count.key,
+                label: shortened(labelOf(count)),
+                value: count.count,
+              }))}
+              axis="Nods"
+              groupAxis={axes[grouping]}
+              tone="lichen"
+              name={`Nods ${groupings.find(({ value }) => value === grouping)?.label ?? ''}: ${counts.map((count) => `${labelOf(count)} ${count.count}`).join(', ')}`}
+            />
+          </Card>
+          <Card style={{ flex: wide ? 1 : undefined }}>
+            {nods.map((nod) => (
+              <LinkRow
+                key={nod.id}
+                words={`${nameOf(nod.studentId)}, ${dayMonth(nod.at.slice(0, 10))}: ${[nod.reason, nod.comment].filter(Boolean).join('. ')}`}
+                name={`Change the nod to ${nameOf(nod.studentId)}`}
+                onOpen={() => {
+                  setOpen(nod);
+                }}
+              />
+            ))}
+          </Card>
+        </View>
+      )}
+      {open ? (
+        <NodWordsSheet
+          nods={[open]}
+          lesson={null}
+          onClose={() => {
+            setOpen(null);
+          }}
+        />
+      ) : null}
+    </ClassPage>
+  );
+}
+
+const shortened = (label: string) =>
+  label.length > longestLabel ? `${label.slice(0, longestLabel - 1)}…` : label;

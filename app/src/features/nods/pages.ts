@@ -1,0 +1,3 @@
+export { default as NodPanel } from './NodPanel';
+export { NodsScreen } from './NodsScreen';
+export { TellingSheet } from './TellingSheet';

@@ -1,0 +1,4 @@
+export { EachScreen } from './EachScreen';
+export { PhraseSheet } from './PhraseSheet';
+export { PhrasesScreen } from './PhrasesScreen';
+export { WriteScreen } from '../people/messages/WriteScreen';

@@ -1,0 +1,40 @@
+import type { ChangeOf } from '../src/changes/schema';
+
+const at = '2026-11-23T10:45:00.000Z';
+const message = {
+  ...{ id: 'told', studentId: 'a', noticeId: 'nod', occasion: 'nod', reason: 'A nod' },
+  toWhom: 'guardians' as const,
+  ...{ addresses: ['home@x.example'], subject: 'A nod', body: 'A nod.', writtenAt: at, notBefore: at },
+};
+
+/** Every kind of change of nods and of messages, each with something to change. */
+export const everyNodChange = {
+  'message.send': { messages: [{ ...message, id: 'written', notBefore: null }] },
+  'nodReason.set': { id: 'reason', name: 'Kept at it', position: 1 },
+  'nodTelling.set': {
+    ...{ sectionId: 's', toStudents: true, toGuardians: true },
+    ...{ quietFrom: '20:00', quietUntil: '07:00' },
+  },
+  'nod.give': {
+    nods: [{ id: 'nod', studentId: 'a' }],
+    ...{ sectionId: 's', at: '2026-11-23T10:45:00', reason: 'Kept at it', place: 'Shed', comment: '' },
+    messages: [message],
+  },
+  'nod.set': {
+    ...{ ids: ['nod'], reason: 'Kept at it', place: 'Quay', comment: 'All morning' },
+    messages: [{ id: 'told', body: 'A nod, all morning.' }],
+  },
+  'nod.remove': { id: 'nod' },
+  'nodReason.retire': { id: 'reason', retired: true },
+} satisfies {
+  [
+    K in
+      | 'message.send'
+      | 'nodReason.set'
+      | 'nodTelling.set'
+      | 'nod.give'
+      | 'nod.set'
+      | 'nod.remove'
+      | 'nodReason.retire'
+  ]: ChangeOf<K>['payload'];
+};
