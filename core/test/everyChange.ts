@@ -278,6 +278,7 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
     kind: 'Contact home',
     text: 'Called.',
     lookAgainOn: '2026-12-01',
+    contact: null,
   },
   'step.set': { id: 'step', studentId: 'a', kind: 'Talk', text: 'Talked.', lookAgainOn: null },
   'step.remove': { id: 'step', studentId: 'a' },

@@ -4,6 +4,7 @@ const at = '2026-11-23T10:45:00.000Z';
 const message = {
   ...{ id: 'told', studentId: 'a', noticeId: 'nod', occasion: 'nod', reason: 'A nod' },
   toWhom: 'guardians' as const,
+  tone: 'good' as const,
   ...{ addresses: ['home@x.example'], subject: 'A nod', body: 'A nod.', writtenAt: at, notBefore: at },
 };
 

@@ -251,7 +251,7 @@ describe('a roster meets those who are there', () => {
   });
   test('accepted rows add people, or only what changed', async () => {
     const rows = await merge(
-      'Name,Email,Parent,Parent email\nDario Quispe,dario@x.org,Ines Quispe,ines@x.org\nImani Castellano,i@x.org,,',
+      'Name,Email,Parent,Parent email,Parent mobile\nDario Quispe,dario@x.org,Ines Quispe,ines@x.org,01 555 0199\nImani Castellano,i@x.org,,,',
     );
     let count = 0;
     const accepted = acceptedPeople(rows, here, '2026-11-23', () => `new${(count += 1)}`);
@@ -260,7 +260,9 @@ describe('a roster meets those who are there', () => {
         id: '1',
         added: null,
         changed: {},
-        guardians: [{ id: 'new1', name: 'Ines Quispe', email: 'ines@x.org', phone: '', relation: '' }],
+        guardians: [
+          { id: 'new1', name: 'Ines Quispe', email: 'ines@x.org', phone: '01 555 0199', relation: '' },
+        ],
         enrolment: null,
       },
       {

@@ -3,6 +3,10 @@ import { writeCsv } from '@slate-path/core/formats/csv';
 import type { DemoStudent } from './people';
 import { daysOff } from './scenario';
 
+/** A number that nobody has: 555 01.. is kept free for made-up people. */
+const phoneOf = (schoolId: string) =>
+  `+353 1 555 01${schoolId.replace(/\D/g, '').slice(-2).padStart(2, '0')}`;
+
 /** A class's roster as a school's office would export it. */
 export function rosterCsv(students: readonly DemoStudent[]): string {
   const heading = [
@@ -13,6 +17,7 @@ export function rosterCsv(students: readonly DemoStudent[]): string {
     'Grade',
     'Guardian',
     'Guardian e-mail',
+    'Guardian phone',
     'Guardian 2',
     'Guardian 2 e-mail',
   ];
@@ -27,6 +32,7 @@ export function rosterCsv(students: readonly DemoStudent[]): string {
       grade,
       first?.name ?? '',
       first?.email ?? '',
+      first ? phoneOf(schoolId) : '',
       second?.name ?? '',
       second?.email ?? '',
     ];

@@ -143,6 +143,10 @@ function addSteps(
     kind: 'Contact home',
     text: 'Called home: the ferry times had changed. The early boat now.',
     lookAgainOn: addDays(date, 14),
+    contact: {
+      ...{ way: 'call' as const, toWhom: 'guardians' as const, withWhom: '' },
+      ...{ isReached: true, tone: 'worry' as const },
+    },
   };
   book.add('step.take', step, at);
   const { id, studentId, kind, text } = step;

@@ -5,8 +5,8 @@ import Users from 'lucide-react-native/icons/users';
 
 /** The four places, in the order in which they stand. */
 export const places = [
-  { path: '/', name: 'Lesson', icon: Presentation, within: ['/lessons', '/write', '/now'] },
-  { path: '/watch', name: 'Watch', icon: Sunrise, within: ['/notes', '/topics', '/again'] },
+  { path: '/', name: 'Lesson', icon: Presentation, within: ['/lessons', '/write', '/each', '/now'] },
+  { path: '/watch', name: 'Watch', icon: Sunrise, within: ['/notes', '/topics', '/again', '/contact'] },
   {
     path: '/people',
     name: 'People',

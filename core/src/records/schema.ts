@@ -4,15 +4,25 @@ import { nodFields } from './nodFields';
 import { noteFields } from './noteFields';
 import { phraseFields } from './phraseFields';
 import { roomFields } from './roomFields';
+import { contactTones } from '../contact/tones';
 import { lookForSigns } from './signs';
 import { watchFields } from './watchFields';
 import { workFields } from './workFields';
-import { Email, Id, Instant, LocalDate, LocalTime, name, optionalEmail, shortText } from './values';
+import {
+  Email,
+  Id,
+  Instant,
+  LocalDate,
+  LocalTime,
+  messageReaders,
+  name,
+  optionalEmail,
+  shortText,
+} from './values';
 
 export { Email, Id, Instant, LocalDate, LocalTime, Zone } from './values';
 
 export const countsAs = ['here', 'late', 'left_early', 'away', 'not_counted'] as const;
-export const messageReaders = ['student', 'guardians'] as const;
 export const lookForTones = ['wanted', 'unwanted', 'neutral'] as const;
 export const lookForMeasures = ['count', 'tick', 'seconds'] as const;
 export const turnOutcomes = ['drawn', 'spoke', 'passed', 'skipped'] as const;
@@ -109,6 +119,7 @@ export const recordFields = {
     writtenAt: Instant,
     /** It goes out no earlier, and not at all once it was taken back. */
     notBefore: Instant.nullable().default(null),
+    tone: z.enum(contactTones).default('neutral'),
   }),
   // Who an entry of a class's participant lists is, once it was asked; null is nobody of the class.
   participantAnswer: z.object({

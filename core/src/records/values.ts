@@ -41,3 +41,6 @@ function isZone(zone: string): boolean {
 /** A moment on the clocks of the school, `YYYY-MM-DDTHH:MM:SS`, as files of other systems give it. */
 export const localMomentShape = /^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d(:[0-5]\d)?$/;
 export const LocalMoment = z.string().regex(localMomentShape, 'A moment looks like 2026-11-23T09:05:00');
+
+/** To whom letters go. */
+export const messageReaders = ['student', 'guardians'] as const;

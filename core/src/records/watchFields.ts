@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { concerns, streamNames } from '../watch/signals/names';
-import { Id, Instant, LocalDate } from './values';
+import { contactTones, contactWays } from '../contact/tones';
+import { Id, Instant, LocalDate, messageReaders, shortText } from './values';
 
 const Concern = z.enum(concerns);
 const share = z.number().min(0.01).max(1);
@@ -17,6 +18,17 @@ export const watchFields = {
     kind: z.string().trim().min(1, 'What was done?').max(40, 'At most 40 characters'),
     text: z.string().max(2000, 'At most 2,000 characters'),
     lookAgainOn: LocalDate.nullable(),
+    /** Where it was contact with somebody: how, with whom, whether they were reached, and what they heard. */
+    contact: z
+      .object({
+        way: z.enum(contactWays),
+        toWhom: z.enum(messageReaders),
+        withWhom: shortText,
+        isReached: z.boolean(),
+        tone: z.enum(contactTones),
+      })
+      .nullable()
+      .default(null),
   }),
   // A concern that is not to be shown for now, or is none; its id is made of all three.
   quiet: z.object({

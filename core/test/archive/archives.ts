@@ -304,6 +304,7 @@ export function ourRecords(seed: number): RecordLists {
         at: instant(seed + 4),
         kind: 'Talk',
         text,
+        contact: null,
         lookAgainOn: null,
       },
     ],

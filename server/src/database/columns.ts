@@ -92,6 +92,7 @@ export const ownColumns: Record<TableName, Columns> = {
     body: text,
     writtenAt: text,
     notBefore: nullableText,
+    tone: { type: 'text', default: 'neutral' },
   },
   participantAnswer: { sectionId: text, entry: text, studentId: nullableText },
   checkInSetting: {
@@ -197,6 +198,7 @@ export const ownColumns: Record<TableName, Columns> = {
     kind: text,
     text,
     lookAgainOn: nullableText,
+    contact: { type: 'simple-json', default: 'null' },
   },
   quiet: {
     studentId: text,

@@ -67,6 +67,7 @@ function messagesFor(
         ...{ id: `${nodId}.${toWhom}`, noticeId: nodId, studentId: student.id, toWhom, addresses },
         ...{ occasion: `nod ${nodId}`, reason: `A nod: ${nod.reason}`.slice(0, 200) },
         ...written(toWhom),
+        tone: 'good' as const,
         writtenAt: new Date(now()).toISOString(),
         notBefore: new Date(tellAt(now(), zoneOf(school), telling)).toISOString(),
       },

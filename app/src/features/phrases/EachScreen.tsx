@@ -2,6 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { blanksIn, unknownBlanks } from '@slate-path/core/phrases/blanks';
+import type { ContactTone } from '@slate-path/core/contact/tones';
 import { shortName } from '@slate-path/core/people/names';
 import { listed } from '@slate-path/core/words/listed';
 import { many } from '@slate-path/core/words/many';
@@ -37,6 +38,12 @@ import { useAsked } from './useBlankValues';
 /** The first group of a lesson that somebody may want to write about. */
 const usual = 'level0';
 const nothing: Sentenced = { text: '', words: '', phraseId: null };
+
+/** What home hears of those of a group, unless somebody says otherwise. */
+function toneOf(group: string | undefined): ContactTone {
+  if (group === 'level3') return 'good';
+  return group === 'level0' || group === 'away' || group === 'owes' ? 'worry' : 'neutral';
+}
 
 /** One sentence to each of several students, with each one's own name and figures in it. */
 export function EachScreen() {
@@ -86,6 +93,7 @@ function Each({ first, asked }: { first: Place; asked: string }) {
   const [byHand, setByHand] = useState<Record<string, string>>({});
   const [subject, setSubject] = useState('{class}: {full name}');
   const [isTold, setTold] = useState(false);
+  const [chosenTone, setTone] = useState<ContactTone | null>(null);
   const [kept, setKept] = useState<{ id: string; words: string } | null>(null);
   const wanted = useMemo(() => blanksIn(sentenced.text), [sentenced.text]);
   useAsked(first, wanted);
@@ -94,6 +102,7 @@ function Each({ first, asked }: { first: Place; asked: string }) {
   const members = useMembers(usePlaces(first, sectionIds), owed);
   const groups = groupsOf(records, members, levelNames);
   const group = groups.find(({ value }) => value === groupName) ?? groups.at(-1);
+  const tone = chosenTone ?? toneOf(group?.value);
   const chosen = byBoard ?? new Set(group?.members.map(({ student }) => student.id));
   const meant = members.filter(({ student }) => chosen.has(student.id));
   const lines = linesOf(records, meant, sentenced.text, sentenced.words, byHand);
@@ -104,7 +113,7 @@ function Each({ first, asked }: { first: Place; asked: string }) {
   const keep = () => {
     const id = keepNotes(going, read);
     const occasion = `each ${first.lesson?.id ?? `${first.sectionId} ${first.date}`}`.slice(0, 200);
-    const told = isTold ? tellHome(records, going, { subject, teacherName, occasion }) : 0;
+    const told = isTold ? tellHome(records, going, { subject, teacherName, occasion, tone }) : 0;
     if (sentenced.phraseId !== null) markUsed(sentenced.phraseId);
     forgetTyped(form);
     const letters = isTold ? `; ${many(told, 'letter')} in the outbox, which cannot be taken back` : '';
@@ -183,7 +192,15 @@ function Each({ first, asked }: { first: Place; asked: string }) {
     <>
       {sentenced.text.trim() !== '' && lines.length > 0 ? (
         <>
-          <TellCard lines={going} isTold={isTold} subject={subject} onTold={setTold} onSubject={setSubject} />
+          <TellCard
+            lines={going}
+            isTold={isTold}
+            subject={subject}
+            tone={tone}
+            onTone={setTone}
+            onTold={setTold}
+            onSubject={setSubject}
+          />
           <Card style={{ padding: 0 }}>
             {lines.map((line) => (
               <LineCard

@@ -1,9 +1,11 @@
 import { addressOf } from '@slate-path/core/api/address';
+import { contactTones, toneNames, type ContactTone } from '@slate-path/core/contact/tones';
 import { displayName } from '@slate-path/core/people/names';
 import { fillBlanks } from '@slate-path/core/phrases/blanks';
 import { many } from '@slate-path/core/words/many';
 import { View } from 'react-native';
 import { Card } from '../../parts/Card';
+import { Choice } from '../../parts/Choice';
 import { Field } from '../../parts/Field';
 import { TickRow } from '../../parts/TickRow';
 import { Words } from '../../parts/Words';
@@ -19,12 +21,14 @@ interface TellCardProps {
   lines: readonly Line[];
   isTold: boolean;
   subject: string;
+  tone: ContactTone;
+  onTone: (tone: ContactTone) => void;
   onTold: (isTold: boolean) => void;
   onSubject: (subject: string) => void;
 }
 
 /** Whether home is told, how many homes that are, and what the first of them will read. */
-export function TellCard({ lines, isTold, subject, onTold, onSubject }: TellCardProps) {
+export function TellCard({ lines, isTold, subject, tone, onTone, onTold, onSubject }: TellCardProps) {
   const records = useRecords((state) => state.current);
   const { teacherName } = useAccount();
   const { answer } = useView(addressOf('outbox'));
@@ -40,6 +44,12 @@ export function TellCard({ lines, isTold, subject, onTold, onSubject }: TellCard
       </TickRow>
       {isTold ? (
         <View style={{ padding: space(4), gap: space(3) }}>
+          <Choice
+            name="What home hears"
+            value={tone}
+            options={contactTones.map((value) => ({ value, label: toneNames[value] }))}
+            onChange={onTone}
+          />
           <Field label="Subject" value={subject} onChange={onSubject} />
           {first ? (
             <View style={{ gap: space(1) }} testID="letter">

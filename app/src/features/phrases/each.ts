@@ -1,3 +1,4 @@
+import type { ContactTone } from '@slate-path/core/contact/tones';
 import { addressesOf } from '@slate-path/core/people/messages/readers';
 import { fillBlanks, type BlankName, type BlankValues } from '@slate-path/core/phrases/blanks';
 import { listOf, type Records } from '@slate-path/core/records/records';
@@ -68,6 +69,7 @@ interface Letter {
   teacherName: string;
   /** What it is about, so that it is not written twice unawares. */
   occasion: string;
+  tone: ContactTone;
 }
 
 /** What home reads. */
@@ -77,7 +79,7 @@ export const letterOf = (text: string, teacherName: string) => `Good day,\n\n${t
 export function tellHome(
   records: Records,
   lines: readonly Line[],
-  { subject, teacherName, occasion }: Letter,
+  { subject, teacherName, occasion, tone }: Letter,
 ): number {
   const noticeId = newId();
   const messages = lines
@@ -91,6 +93,7 @@ export function tellHome(
       body: letterOf(text, teacherName).slice(0, 5000),
       writtenAt: new Date(now()).toISOString(),
       notBefore: null,
+      tone,
     }));
   if (messages.length > 0) makeChange('message.send', { messages }, 'outbox');
   return messages.length;

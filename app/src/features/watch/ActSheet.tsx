@@ -16,6 +16,7 @@ import { readDate } from '../../forms/readDate';
 import { now as rightNow, useNow } from '../../sync/clock';
 import { makeChange, newId } from '../../sync/outbox';
 import { useRecords } from '../../sync/useRecords';
+import { ContactForm } from '../contact/lazyPages';
 import { PhraseButton } from '../phrases/PhraseButton';
 import { watchAbout, type Shown } from './useWatch';
 
@@ -114,20 +115,15 @@ function StepForm({ about, first, onClose }: StepFormProps) {
         kind: name,
         text: text.trim(),
         lookAgainOn: day,
+        contact: null,
       },
       watchAbout,
     );
     forgetTyped(formOf(about));
     onClose();
   };
-  return (
+  const rest = (
     <>
-      <Choice
-        name="Step"
-        value={kind}
-        options={kinds.map((value) => ({ value, label: value }))}
-        onChange={setKind}
-      />
       {kind === 'Other' ? (
         <Field label="What you did" value={own} onChange={setOwn} error={errors.own} />
       ) : null}
@@ -145,6 +141,21 @@ function StepForm({ about, first, onClose }: StepFormProps) {
         error={errors.again}
       />
       <Action label="Keep this step" kind="main" onPress={take} />
+    </>
+  );
+  return (
+    <>
+      <Choice
+        name="Step"
+        value={kind}
+        options={kinds.map((value) => ({ value, label: value }))}
+        onChange={setKind}
+      />
+      {kind === 'Contact home' ? (
+        <ContactForm about={about} tone="worry" form={formOf(about)} history={watchAbout} onDone={onClose} />
+      ) : (
+        rest
+      )}
     </>
   );
 }

@@ -7,11 +7,12 @@ import { useDue } from '../notes/useDue';
 import { useStepsAgain } from './useStepsAgain';
 
 /** The pages of Watch. */
-export type WatchTab = 'Who needs me' | 'Look again' | 'Notes' | 'Topics';
+export type WatchTab = 'Who needs me' | 'Look again' | 'Contact' | 'Notes' | 'Topics';
 
 const addresses = {
   'Who needs me': '/watch',
   'Look again': '/again',
+  Contact: '/contact',
   Notes: '/notes',
   Topics: '/topics',
 } as const satisfies Record<WatchTab, string>;

@@ -230,6 +230,7 @@ function written(archive: Archive, zone: string): RecordLists {
       kind: row.kind || 'step',
       text: row.text,
       lookAgainOn: row.look_again_on,
+      contact: null,
     })),
   };
 }

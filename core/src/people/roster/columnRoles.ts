@@ -11,8 +11,10 @@ export const columnRoles = [
   'id',
   'guardian1_name',
   'guardian1_email',
+  'guardian1_phone',
   'guardian2_name',
   'guardian2_email',
+  'guardian2_phone',
   'ignored',
 ] as const;
 export type ColumnRole = (typeof columnRoles)[number];

@@ -64,7 +64,8 @@ const whole = (order: NameOrder): Heading => ({ role: 'name', order, isOthers: f
 function guardianHeading(tokens: readonly string[], has: (concept: HeadingConcept) => boolean): Heading {
   const which = has('second') || has('father') ? 'guardian2' : 'guardian1';
   if (has('email')) return plain(`${which}_email`);
-  return plain(has('phone') || has('ignored') ? 'ignored' : `${which}_name`);
+  if (has('phone')) return plain(`${which}_phone`);
+  return plain(has('ignored') ? 'ignored' : `${which}_name`);
 }
 
 /** What a heading says; null when it says nothing we know. */

@@ -224,8 +224,8 @@ export function acceptedPeople(
       changed: studentId === null ? {} : changed,
       guardians: newGuardians(row, id, people.guardians).map((guardian) => ({
         id: newId(),
-        ...guardian,
         phone: '',
+        ...guardian,
         relation: '',
       })),
       enrolment: joins ? { id: newId(), cohort: row.cohort, startsOn: from } : null,

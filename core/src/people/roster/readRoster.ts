@@ -27,7 +27,8 @@ export interface RosterRow {
   grade: string;
   cohort: string;
   schoolId: string;
-  guardians: { name: string; email: string }[];
+  /** Their number as it is written, where there is one. */
+  guardians: { name: string; email: string; phone?: string }[];
   doubts: Doubt[];
 }
 
@@ -166,6 +167,8 @@ function namesIn(cell: string, addresses: number): string[] {
   return both.map((name) => (name.includes(' ') || family === '' ? name : `${name} ${family}`));
 }
 
+const longestPhone = 200;
+
 /** Up to two guardians: from a column each, and from several names or addresses in one cell. */
 function guardiansOf(cells: Cells, more: readonly string[], doubts: Doubt[]): RosterRow['guardians'] {
   const found = (['guardian1', 'guardian2'] as const).flatMap((which) => {
@@ -177,12 +180,17 @@ function guardiansOf(cells: Cells, more: readonly string[], doubts: Doubt[]): Ro
       inName.emails.length > 0 ? inName.names : namesIn(tidyName(named).name || named, emails.length);
     const addresses = [...emails, ...inName.emails];
     const all = names.length > 0 ? names : beside;
-    return Array.from({ length: Math.max(all.length, addresses.length) }, (_, index) => ({
+    const phone = cells.cell(`${which}_phone`).slice(0, longestPhone);
+    const many = Math.max(all.length, addresses.length, phone === '' ? 0 : 1);
+    return Array.from({ length: many }, (_, index) => ({
       name: all[index] ?? '',
       email: addresses[index] ?? '',
+      ...(index === 0 && phone !== '' ? { phone } : {}),
     }));
   });
-  const guardians = found.filter(({ name, email }) => name !== '' || email !== '');
+  const guardians: RosterRow['guardians'] = found.filter(
+    ({ name, email, phone }) => name !== '' || email !== '' || phone !== undefined,
+  );
   for (const email of more) {
     const nameless = guardians.find((guardian) => guardian.email === '');
     if (nameless) nameless.email = email;
@@ -190,7 +198,7 @@ function guardiansOf(cells: Cells, more: readonly string[], doubts: Doubt[]): Ro
   }
   for (const { name, email } of guardians.slice(2))
     doubts.push({ column: null, reason: `a third guardian is not kept: ${name || email}`, mild: false });
-  return guardians.slice(0, 2).map(({ name, email }) => ({ name: name.slice(0, 120), email }));
+  return guardians.slice(0, 2).map((guardian) => ({ ...guardian, name: guardian.name.slice(0, 120) }));
 }
 
 /** The student's own address, and those that stand with it in one cell. */

@@ -170,6 +170,7 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
       body: filled(reader).body,
       writtenAt,
       notBefore: null,
+      tone: group === 'everyone' ? ('neutral' as const) : ('worry' as const),
     }));
     makeChange('message.send', { messages }, 'outbox');
     forgetTyped(form);

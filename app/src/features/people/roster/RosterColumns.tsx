@@ -21,8 +21,10 @@ const roleWords: Record<ColumnRole, string> = {
   id: 'School’s id',
   guardian1_name: 'Guardian',
   guardian1_email: 'Guardian’s e-mail',
+  guardian1_phone: 'Guardian’s phone',
   guardian2_name: 'Second guardian',
   guardian2_email: 'Second guardian’s e-mail',
+  guardian2_phone: 'Second guardian’s phone',
   ignored: 'Not used',
 };
 

@@ -27,10 +27,10 @@ import { rollBook, useAllLessons } from '../../attendance/lesson/lessons';
 import { StudentNotes } from '../../notes/StudentNotes';
 import { useNotesAbout } from '../../notes/ties';
 import { EnrolmentForm } from '../../people/EnrolmentForm';
+import { ContactTab } from '../../contact/lazyPages';
 import { PagesOfStudent } from '../../sharing/lazyPages';
 import { concernName } from '../concernName';
 import { useWatch, type Shown } from '../useWatch';
-import { Contact } from './Contact';
 import { pathData, type PathInput } from './pathData';
 import { PathLanes } from './PathLanes';
 import { ReadersOfPath } from './ReadersOfPath';
@@ -118,7 +118,7 @@ function StudentPages({ student }: { student: Student }) {
     ),
     work: <StudentWork studentId={studentId} enrolments={enrolments} />,
     notes: <StudentNotes student={student} />,
-    contact: <Contact student={student} />,
+    contact: <ContactTab student={student} />,
     shared: (
       <>
         <PagesOfStudent student={student} />

@@ -1,0 +1,1 @@
+export { CallListScreen as default } from '../features/contact/lazyPages';

@@ -1,0 +1,3 @@
+export { CallListScreen } from './CallListScreen';
+export { ContactForm } from './ContactForm';
+export { ContactTab } from './ContactTab';
