@@ -5,7 +5,7 @@ import type { Page } from 'puppeteer-core';
 import { startDemo } from '@slate-path/demo/startDemo';
 import type { LookFor, Meeting, Section, Student } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
-import { openBrowser, openPage, openStudent, saved, says, tap, type sizes } from '../src/browser';
+import { openBrowser, openPage, openStudent, saved, says, tap, type, type sizes } from '../src/browser';
 
 /** `npm run shots`: one picture of each main view, from the demo at a fixed moment. */
 const folder = path.join(process.cwd(), 'docs', 'screenshots');
@@ -32,7 +32,6 @@ const { section, student } = await client.get<{ section: Section[]; student: Stu
 const boats = section.find(({ name }) => name === 'Boat Workshop')?.id ?? '';
 const shore = section.find(({ name }) => name === 'Shore Ecology')?.id ?? '';
 const logs = section.find(({ name }) => name === 'Log-keeping')?.id ?? '';
-const advisory = section.find(({ name }) => name === 'Lantern Crew')?.id ?? '';
 const odalys = student.find(({ familyName }) => familyName === 'Brandt')?.id ?? '';
 
 /** Two colleagues in one of the classes: one teaches it too, one assists. */
@@ -107,6 +106,24 @@ const typeNote = async (page: Page) => {
   await says(page, 'Which Mei?');
 };
 
+const giveNods = async (page: Page) => {
+  await tap(page, 'Kept at it');
+  for (const name of ['Farid', 'Kenji', 'Farid', 'Selam']) await tap(page, name);
+  await tap(page, 'Helped somebody');
+  await tap(page, 'Imani');
+};
+
+/** From a sweep to a sentence to each of those who take no part. */
+const writeToEach = async (page: Page) => {
+  await tap(page, 'Everyone Rowing');
+  await tap(page, 'Adrift');
+  for (const name of ['Bram', 'Kenji', 'Sasha']) await tap(page, name);
+  await tap(page, 'Write about 3 adrift');
+  await tap(page, 'Use: {name} was adrift');
+  await type(page, 'Your own words, the same for all', 'Two tries, then a break.');
+  await says(page, 'Keep 3 notes');
+};
+
 /** The page that a student sees; on the clock of these pictures the class's lesson is on. */
 async function studentsPage(): Promise<string> {
   const { token } = await client.postJson<{ token: string }>(`/api/sections/${boats}/check-in-links`, {});
@@ -163,7 +180,6 @@ const shots: Shot[] = [
     size: 'wide',
     before: (page) => says(page, 'Patterns beyond chance', 60_000),
   },
-  { name: 'weather-board-wide', path: `/classes/${advisory}/weather`, size: 'wide', theme: 'dark' },
   { name: 'check-in-phone', path: await studentsPage(), size: 'phone', before: comeIn },
   {
     name: 'work-wide',
@@ -190,16 +206,8 @@ const shots: Shot[] = [
     },
   },
   { name: 'papers-wide', path: `/classes/${logs}/papers`, size: 'wide' },
-  {
-    name: 'roster-phone',
-    path: `/classes/${boats}/roster`,
-    size: 'phone',
-    before: async (page) => {
-      const input = await page.waitForSelector('input[type=file]');
-      await input?.uploadFile(path.join(process.cwd(), 'demo', 'files', 'shore-ecology-messy.csv'));
-      await says(page, 'in doubt');
-    },
-  },
+  { name: 'nods-phone', path: '/?mode=nods', size: 'phone', before: giveNods },
+  { name: 'each-phone', path: '/?mode=sweep', size: 'phone', before: writeToEach },
 ];
 
 const browser = await openBrowser();

@@ -131,8 +131,8 @@ test('a step taken, the clock moved, the recovery told with what changed since',
   await tap(page, 'More: act on Pell Arbuckle, absent');
   await says(page, 'Keep this step');
   await tap(page, 'Contact home');
-  await type(page, 'A few words (may stay empty)', 'The early boat from now on.');
-  await tap(page, 'Keep this step');
+  await type(page, 'What was said (may stay empty)', 'The early boat from now on.');
+  await tap(page, 'Keep this contact');
   await says(page, 'Contact home on 9 Oct, look again on 23 Oct');
   await saved(page);
   await goTo(later);

@@ -72,6 +72,6 @@ test('to whom nods are told is set by the class’s teachers', async () => {
 });
 
 test('a student who is erased takes the nods along', async () => {
-  expect((await ines.call('POST', '/api/students/bo/erasure', { name: 'Bo' })).status).toBe(200);
+  expect((await ines.call('POST', '/api/students/bo/erasure', { name: 'Bo Tanaka' })).status).toBe(200);
   expect(await nodsOf(ines, '2026-11-20', '2026-11-23')).toEqual(['n1']);
 });

@@ -61,12 +61,16 @@ test('a colleague uses and favours a shared phrase, and does not change or remov
   expect(await outcomeOf(bela, change('phrase.favour', { ...mine, favourite: true }))).toBe('applied');
   expect(await outcomeOf(bela, change('phrase.use', { ...mine, usedAt: at }))).toBe('applied');
   expect(await outcomeOf(bela, change('phrase.remove', { id: 'of-ines' }))).toBe('refused');
+  // One that was removed meanwhile is still used where it was open.
+  await send(ines, [phrase('gone', 'Gone {name}', true), change('phrase.remove', { id: 'gone' })]);
+  const use = { phraseId: 'gone', personId: 'bela', usedAt: at };
+  expect(await outcomeOf(bela, change('phrase.use', use))).toBe('applied');
   expect(
     await outcomeOf(bela, change('phrase.set', { id: 'of-ines', text: 'Mine now', shared: false })),
   ).toBe('refused');
   const uses = async (caller: Caller) =>
     ((await (await caller.call('GET', '/api/sync')).json()) as Phrases).phraseUse?.map(({ id }) => id) ?? [];
-  expect([await uses(bela), await uses(ines)]).toEqual([['of-ines.bela'], []]);
+  expect([await uses(bela), await uses(ines)]).toEqual([['of-ines.bela', 'gone.bela'], []]);
 
   await send(ines, [change('phrase.set', { id: 'of-ines', text: 'Ask {name}', shared: false })]);
   expect(await phrasesOf(bela)).not.toContain('Ask {name}');

@@ -161,7 +161,7 @@ function CallCard({ person, onNote }: { person: Person; onNote: () => void }) {
       <PhoneLinks guardians={own} />
       <Action
         label="Note the call"
-        name={`Note a contact about ${displayName(student)}`}
+        name={`Note the call about ${displayName(student)}`}
         style={{ alignSelf: 'flex-start' }}
         onPress={onNote}
       />

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { addDays } from '@slate-path/core/calendar/localTime';
 import { isDate } from '@slate-path/core/calendar/isDate';
 import {
   contactTones,
@@ -33,6 +34,8 @@ interface ContactFormProps {
 
 const somebodyElse = '';
 const theStudent = 'student';
+/** What was done about a concern is looked at again after so many days. */
+const usualDays = 14;
 const longest = { text: 2000, name: 200 };
 
 /** Whom one may have talked to: the guardians by name, the student, somebody else. */
@@ -58,7 +61,7 @@ export function ContactForm({ about, tone: usual, form, history, onDone }: Conta
   const [isReached, setReached] = useState(true);
   const [tone, setTone] = useState<ContactTone>(usual);
   const [text, setText] = useState('');
-  const [again, setAgain] = useState('');
+  const [again, setAgain] = useState(about.concern === null ? '' : addDays(date, usualDays));
   const [error, setError] = useState<string>();
   const tooLong = text.trim().length > longest.text || other.trim().length > longest.name;
   const keep = () => {

@@ -56,6 +56,15 @@ function useNodCounts(lesson: Lesson) {
   }, [nods, from, lesson]);
 }
 
+/** The last nods that are for the same and say the same. */
+function runOf(given: readonly Nod[]): Nod[] {
+  const last = given.at(-1);
+  const before = given.findLastIndex(
+    ({ reason, comment }) => reason !== last?.reason || comment !== last.comment,
+  );
+  return given.slice(before + 1);
+}
+
 /** Who did well, and for what: a reason is in hand, a tap on a student gives a nod for it. */
 export default function NodPanel({ lesson, rows }: NodPanelProps) {
   const palette = usePalette();
@@ -72,14 +81,16 @@ export default function NodPanel({ lesson, rows }: NodPanelProps) {
   const [last, setLast] = useState<readonly string[]>([]);
   const [open, setOpen] = useState<'words' | 'reasons' | 'telling' | null>(null);
   const hand = reasons.find(({ id }) => id === held) ?? reasons[0];
-  const given = last.flatMap((id): Nod[] => (nods[id] && !nods[id].removed ? [nods[id]] : []));
+  // Those given one after the other for the same: a few words go to all of them.
+  const given = runOf(last.flatMap((id): Nod[] => (nods[id] && !nods[id].removed ? [nods[id]] : [])));
   const latest = useRef({ rows, hand, room });
   latest.current = { rows, hand, room };
   const onTap = useCallback((studentId: string) => {
     const { rows: all, hand: reason, room: place } = latest.current;
     const row = all.find(({ student }) => student.id === studentId);
-    if (row && reason)
-      setLast(giveNods(row.lesson, [row.student], { reason: reason.name, place, comment: '' }));
+    if (!row || !reason) return;
+    const ids = giveNods(row.lesson, [row.student], { reason: reason.name, place, comment: '' });
+    setLast((before) => [...before, ...ids]);
   }, []);
   const close = () => {
     setOpen(null);

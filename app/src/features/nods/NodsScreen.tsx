@@ -161,16 +161,20 @@ export function NodsScreen() {
             />
           </Card>
           <Card style={{ flex: wide ? 1 : undefined }}>
-            {nods.map((nod) => (
-              <LinkRow
-                key={nod.id}
-                words={`${nameOf(nod.studentId)}, ${dayMonth(nod.at.slice(0, 10))}: ${[nod.reason, nod.comment].filter(Boolean).join('. ')}`}
-                name={`Change the nod to ${nameOf(nod.studentId)}`}
-                onOpen={() => {
-                  setOpen(nod);
-                }}
-              />
-            ))}
+            {nods.map((nod) => {
+              const said = [nod.reason, nod.comment].filter(Boolean).join('. ');
+              const words = `${nameOf(nod.studentId)}, ${dayMonth(nod.at.slice(0, 10))}: ${said}`;
+              return (
+                <LinkRow
+                  key={nod.id}
+                  words={words}
+                  name={`${words}. Change this nod`}
+                  onOpen={() => {
+                    setOpen(nod);
+                  }}
+                />
+              );
+            })}
           </Card>
         </View>
       )}

@@ -65,6 +65,7 @@ export function ChooseBoard({ members, chosen, onChange }: ChooseBoardProps) {
       <View style={{ paddingHorizontal: space(3) }}>
         <Action
           label={all ? 'Nobody' : 'Everyone'}
+          style={{ alignSelf: 'flex-start' }}
           onPress={() => {
             onChange(new Set(all ? [] : members.map(({ student }) => student.id)));
           }}

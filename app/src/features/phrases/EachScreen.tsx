@@ -116,7 +116,12 @@ function Each({ first, asked }: { first: Place; asked: string }) {
     const told = isTold ? tellHome(records, going, { subject, teacherName, occasion, tone }) : 0;
     if (sentenced.phraseId !== null) markUsed(sentenced.phraseId);
     forgetTyped(form);
-    const letters = isTold ? `; ${many(told, 'letter')} in the outbox, which cannot be taken back` : '';
+    const letters =
+      told > 0
+        ? `; ${many(told, 'letter')} in the outbox, which cannot be taken back`
+        : isTold
+          ? '; no home has an address here'
+          : '';
     setKept({ id, words: `${many(going.length, 'note')} kept${letters}.` });
     setSentenced(nothing);
     setByHand({});
@@ -193,7 +198,7 @@ function Each({ first, asked }: { first: Place; asked: string }) {
       {sentenced.text.trim() !== '' && lines.length > 0 ? (
         <>
           <TellCard
-            lines={going}
+            lines={lines}
             isTold={isTold}
             subject={subject}
             tone={tone}

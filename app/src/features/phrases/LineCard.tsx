@@ -23,6 +23,7 @@ export function LineCard({ line, isTold, onWrite }: LineCardProps) {
   const [open, setOpen] = useState(false);
   const { member, text, missing, isByHand, addresses } = line;
   const name = displayName(member.student);
+  const unknown = missing.filter((blank) => blank !== 'words');
   return (
     <View
       testID="line"
@@ -54,9 +55,12 @@ export function LineCard({ line, isTold, onWrite }: LineCardProps) {
       ) : (
         <Words>{text}</Words>
       )}
-      {missing.length > 0 ? (
+      {missing.includes('words') ? (
+        <Words tone="inkQuiet">Your own words are still to be typed.</Words>
+      ) : null}
+      {unknown.length > 0 ? (
         <Words tone="ember" bold>
-          {`Nothing is known for {${missing.join('}, {')}}: left out, unless you write it by hand.`}
+          {`Nothing is known for {${unknown.join('}, {')}}: left out, unless you write it by hand.`}
         </Words>
       ) : null}
       {isTold ? (

@@ -17,7 +17,6 @@ import { letterOf, type Line } from './each';
 import { valuesFor } from './valuesFor';
 
 interface TellCardProps {
-  /** Those that are kept. */
   lines: readonly Line[];
   isTold: boolean;
   subject: string;

@@ -59,6 +59,13 @@ export function useWorkActs(
             router.push({ pathname: '/write', params: { sectionId, owes: 'work' } });
           },
         },
+        {
+          label: 'A sentence to each of them',
+          note: 'A phrase with what is missing filled in, as a note and home',
+          onPress: () => {
+            router.push({ pathname: '/each', params: { sectionId, group: 'owes' } });
+          },
+        },
       ],
     },
     {
