@@ -1,1 +1,1 @@
-export { WriteScreen as default } from '../features/phrases/lazyPages';
+export { WriteScreen as default } from '../features/people/messages/WriteScreen';

@@ -1,4 +1,4 @@
-import { Between } from 'typeorm';
+import { Between } from '../database/conditions';
 import { load } from '../database/load';
 import { checkRange } from '../http/range';
 import { readerOf, route } from '../http/route';

@@ -6,4 +6,3 @@ const pages = () => import('./pages');
 export const EachScreen = lazily(async () => ({ default: (await pages()).EachScreen }));
 export const PhraseSheet = lazily(async () => ({ default: (await pages()).PhraseSheet }));
 export const PhrasesScreen = lazily(async () => ({ default: (await pages()).PhrasesScreen }));
-export const WriteScreen = lazily(async () => ({ default: (await pages()).WriteScreen }));

@@ -1,4 +1,3 @@
 export { EachScreen } from './EachScreen';
 export { PhraseSheet } from './PhraseSheet';
 export { PhrasesScreen } from './PhrasesScreen';
-export { WriteScreen } from '../people/messages/WriteScreen';
