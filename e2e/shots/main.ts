@@ -162,6 +162,7 @@ const shots: Shot[] = [
   { name: 'lesson-phone', path: '/', size: 'phone', before: takeRoll },
   { name: 'room-wide', path: `/classes/${logs}/room`, size: 'wide' },
   { name: 'tally-phone', path: '/?mode=tally', size: 'phone', before: tallyLesson },
+  { name: 'nods-phone', path: '/?mode=nods', size: 'phone', before: giveNods },
   { name: 'note-phone', path: '/', size: 'phone', before: typeNote },
   { name: 'notes-wide', path: '/notes?words=splices', size: 'wide' },
   {
@@ -206,7 +207,6 @@ const shots: Shot[] = [
     },
   },
   { name: 'papers-wide', path: `/classes/${logs}/papers`, size: 'wide' },
-  { name: 'nods-phone', path: '/?mode=nods', size: 'phone', before: giveNods },
   { name: 'each-phone', path: '/?mode=sweep', size: 'phone', before: writeToEach },
 ];
 
