@@ -56,7 +56,7 @@ test('a call is noted, stands on the line of time beside a letter and comes back
   await says(page, 'Letter to the guardians');
   await says(page, 'rosa@x.example: kept here, sent nowhere');
   const line = await page.$$eval('[data-testid=contact]', (nodes) => nodes.map((node) => node.textContent));
-  expect(line.map((words) => /Letter|Call/.exec(words ?? '')?.[0])).toEqual(['Letter', 'Call']);
+  expect(line.map((words) => /Letter|Call/.exec(words)?.[0])).toEqual(['Letter', 'Call']);
 });
 
 test('whom home has only heard worries of, and who was never in contact, stand on Watch', async () => {

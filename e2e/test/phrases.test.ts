@@ -44,7 +44,7 @@ beforeAll(async () => {
 afterAll(() => closeSchool({ server, browser }));
 
 const noted = async () => {
-  const { note } = await room.client.get<{ note: Note[] }>('/api/sync');
+  const { note } = await room.client.get<{ note?: Note[] }>('/api/sync');
   return (note ?? []).flatMap(({ text, removed }) => (removed ? [] : [text])).sort();
 };
 const written = async () => {

@@ -298,14 +298,10 @@ export function ourRecords(seed: number): RecordLists {
       {
         id: 'Q',
         ...kept,
-        studentId: 'A',
-        sectionId: 'S',
-        concern: 'absent',
-        at: instant(seed + 4),
-        kind: 'Talk',
+        ...{ studentId: 'A', sectionId: 'S', concern: 'absent' as const },
+        ...{ at: instant(seed + 4), kind: 'Talk' },
         text,
-        contact: null,
-        lookAgainOn: null,
+        ...{ contact: null, lookAgainOn: null },
       },
     ],
     quiet: [
