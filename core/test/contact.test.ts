@@ -26,6 +26,7 @@ describe('one line of time', () => {
       step('s3', '2026-11-13', { kind: 'New seat', contact: null }),
       step('s4', '2026-11-14', { contact: { ...contact, way: 'talk', toWhom: 'student' } }),
     ],
+    'Europe/Dublin',
   );
 
   test('letters, calls and talks, the latest first; what is no contact or removed is not there', () => {
@@ -40,9 +41,14 @@ describe('one line of time', () => {
   test('home has heard what reached it; a talk with the student and a call in vain are not that', () => {
     expect(heardAtHome(line)).toEqual({ lastOn: '2026-11-10', good: 0, worry: 1 });
     expect(heardAtHome([])).toEqual({ lastOn: null, good: 0, worry: 0 });
-    const good = contactLine([message('nod', '2026-11-15', { tone: 'good' })], []);
+    const good = contactLine([message('nod', '2026-11-15', { tone: 'good' })], [], 'UTC');
     expect(heardAtHome([...good, ...line])).toEqual({ lastOn: '2026-11-15', good: 1, worry: 1 });
   });
+});
+
+test('the day of a contact is the school’s', () => {
+  const [entry] = contactLine([message('late', '2026-11-15')], [], 'Pacific/Kiritimati');
+  expect(entry?.on).toBe('2026-11-16');
 });
 
 test.each([

@@ -25,7 +25,7 @@ export const everyNodChange = {
     ...{ ids: ['nod'], reason: 'Kept at it', place: 'Quay', comment: 'All morning' },
     messages: [{ id: 'told', body: 'A nod, all morning.' }],
   },
-  'nod.remove': { id: 'nod' },
+  'nod.remove': { ids: ['nod'], messageIds: ['told'] },
   'nodReason.retire': { id: 'reason', retired: true },
 } satisfies {
   [

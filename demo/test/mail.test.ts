@@ -173,7 +173,7 @@ describe('with a mail server', () => {
     expect(told.map(({ to, text }) => [to, text.includes('Good day, soon')])).toEqual([
       [['soon@x.example'], true],
     ]);
-    await send(ines, [change('nod.remove', { id: 'evening' })]);
+    await send(ines, [change('nod.remove', { ids: ['evening'], messageIds: ['evening.guardians'] })]);
   });
 });
 

@@ -48,7 +48,7 @@ const given = async () => {
   return nod.flatMap(({ reason, comment, removed }) => (removed ? [] : [`${reason}: ${comment}`])).sort();
 };
 
-test('a nod in two taps, with a few words, told to the student and two guardians; one that is taken back is not', async () => {
+test('a nod in two taps, with a few words, told to the student and two guardians; one that is taken back or removed is not', async () => {
   await tap(page, 'Nods');
   await says(page, 'What is a nod for?');
   await tap(page, 'Begin with these five');
@@ -70,6 +70,12 @@ test('a nod in two taps, with a few words, told to the student and two guardians
   await tap(page, 'Mei Quispe');
   await says(page, 'Mei: A good question');
   await tap(page, 'Take back');
+  // One that is removed before it is told is told to nobody either.
+  await tap(page, 'Careful work');
+  await tap(page, 'Mei Quispe');
+  await says(page, 'Mei: Careful work');
+  await tap(page, 'Add a few words');
+  await tap(page, 'Remove this nod');
   await saved(page);
   expect(await given()).toEqual(['Kept at it: All morning, in the rain.']);
 

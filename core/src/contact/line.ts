@@ -1,3 +1,4 @@
+import { localMoment } from '../calendar/zone';
 import type { Message, Step } from '../records/schema';
 import type { ContactTone, ContactWay } from './tones';
 
@@ -5,8 +6,9 @@ import type { ContactTone, ContactWay } from './tones';
 export interface ContactEntry {
   id: string;
   kind: 'message' | 'step';
-  /** ISO moment. */
+  /** ISO moment, and the day of it at the school. */
   at: string;
+  on: string;
   toWhom: Message['toWhom'];
   tone: ContactTone;
   /** False: nobody was reached. */
@@ -26,7 +28,9 @@ const pastWays: Record<ContactWay, string> = {
 };
 const whomWords: Record<Message['toWhom'], string> = { student: 'the student', guardians: 'the guardians' };
 
-function ofStep({ id, at, text, lookAgainOn, contact }: Step): ContactEntry | null {
+type Undated = Omit<ContactEntry, 'on'>;
+
+function ofStep({ id, at, text, lookAgainOn, contact }: Step): Undated | null {
   if (!contact) return null;
   const { way, toWhom, withWhom, isReached, tone } = contact;
   const whom = withWhom === '' ? whomWords[toWhom] : withWhom;
@@ -36,20 +40,28 @@ function ofStep({ id, at, text, lookAgainOn, contact }: Step): ContactEntry | nu
   };
 }
 
-function ofMessage({ id, writtenAt, toWhom, tone, subject }: Message): ContactEntry {
+function ofMessage({ id, writtenAt, toWhom, tone, subject }: Message): Undated {
   return {
     ...{ id, kind: 'message', at: writtenAt, toWhom, tone, isReached: true, lookAgainOn: null },
     ...{ what: `Letter to ${whomWords[toWhom]}`, words: subject },
   };
 }
 
-/** All contacts on one line of time, the latest first; removed ones are not there. */
-export function contactLine(messages: readonly Message[], steps: readonly Step[]): ContactEntry[] {
+/**
+ * All contacts on one line of time, the latest first; removed ones are not there.
+ * @param zone the school's, an IANA name
+ */
+export function contactLine(
+  messages: readonly Message[],
+  steps: readonly Step[],
+  zone: string,
+): ContactEntry[] {
   const entries = [
     ...messages.filter(({ removed }) => !removed).map(ofMessage),
     ...steps.filter(({ removed }) => !removed).flatMap((step) => ofStep(step) ?? []),
   ];
-  return entries.sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : a.id < b.id ? -1 : 1));
+  const dated = entries.map((entry) => ({ ...entry, on: localMoment(Date.parse(entry.at), zone).date }));
+  return dated.sort((a, b) => (a.at < b.at ? 1 : a.at > b.at ? -1 : a.id < b.id ? -1 : 1));
 }
 
 /** What home has heard of a student so far. */
@@ -64,5 +76,5 @@ export interface HeardAtHome {
 export function heardAtHome(entries: readonly ContactEntry[]): HeardAtHome {
   const home = entries.filter(({ toWhom, isReached }) => toWhom === 'guardians' && isReached);
   const of = (tone: ContactTone) => home.filter((entry) => entry.tone === tone).length;
-  return { lastOn: home[0]?.at.slice(0, 10) ?? null, good: of('good'), worry: of('worry') };
+  return { lastOn: home[0]?.on ?? null, good: of('good'), worry: of('worry') };
 }

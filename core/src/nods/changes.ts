@@ -31,7 +31,11 @@ export const nodChanges = {
       .strict(),
     history,
   ),
-  'nod.remove': changeKind(z.strictObject({ id: Id }), history),
+  // With the letters about them that have not gone yet.
+  'nod.remove': changeKind(
+    z.strictObject({ ids: z.array(Id).min(1).max(200), messageIds: z.array(Id).max(400) }),
+    history,
+  ),
   'nodReason.set': changeKind(nodReason.extend({ id: Id }).strict(), history),
   'nodReason.retire': changeKind(z.strictObject({ id: Id, retired: z.boolean() }), history),
   'nodTelling.set': changeKind(nodTelling.strict(), history),

@@ -12,7 +12,10 @@ export const nodEdits: EditsByKind<typeof nodChanges> = {
     ...ids.map((id) => ({ op: 'set', table: 'nod', id, values }) as const),
     ...messages.map(({ id, body }) => ({ op: 'set', table: 'message', id, values: { body } }) as const),
   ],
-  'nod.remove': ({ id }) => [{ op: 'set', table: 'nod', id, values: { removed: true } }],
+  'nod.remove': ({ ids, messageIds }) => [
+    ...ids.map((id) => ({ op: 'set', table: 'nod', id, values: { removed: true } }) as const),
+    ...messageIds.map((id) => ({ op: 'set', table: 'message', id, values: { removed: true } }) as const),
+  ],
   'nodReason.set': ({ id, ...values }) => [
     { op: 'make', table: 'nodReason', id, values },
     { op: 'set', table: 'nodReason', id, values },

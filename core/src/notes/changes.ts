@@ -28,7 +28,7 @@ export const noteChanges = {
   'note.write': changeKind(NewNote, ({ id }) => id),
   // One to each of several students, in one go; a note's id begins with this one and a dot.
   'note.writeEach': changeKind(
-    z.strictObject({ id: Id, notes: z.array(NewNote).min(1).max(300) }),
+    z.strictObject({ id: Id, notes: z.array(NewNote).min(1).max(1000) }),
     ({ id }) => id,
   ),
   // Only what is given is decided anew; a link may be new, other, or gone.

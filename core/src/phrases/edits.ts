@@ -3,7 +3,7 @@ import { linkId } from '../notes/linkId';
 import type { FieldsOf } from '../records/schema';
 import type { phraseChanges } from './changes';
 
-function useEdits(
+function phraseUseEdits(
   phraseId: string,
   personId: string,
   values: Partial<Pick<FieldsOf<'phraseUse'>, 'favourite' | 'usedAt'>>,
@@ -19,6 +19,6 @@ export const phraseEdits: EditsByKind<typeof phraseChanges> = {
   'phrase.add': ({ id, ...values }) => [{ op: 'make', table: 'phrase', id, values }],
   'phrase.set': ({ id, ...values }) => [{ op: 'set', table: 'phrase', id, values }],
   'phrase.remove': ({ id }) => [{ op: 'set', table: 'phrase', id, values: { removed: true } }],
-  'phrase.favour': ({ phraseId, personId, favourite }) => useEdits(phraseId, personId, { favourite }),
-  'phrase.use': ({ phraseId, personId, usedAt }) => useEdits(phraseId, personId, { usedAt }),
+  'phrase.favour': ({ phraseId, personId, favourite }) => phraseUseEdits(phraseId, personId, { favourite }),
+  'phrase.use': ({ phraseId, personId, usedAt }) => phraseUseEdits(phraseId, personId, { usedAt }),
 };

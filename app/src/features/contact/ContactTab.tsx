@@ -94,7 +94,7 @@ export function ContactTab({ student }: { student: Student }) {
 function Line({ entry }: { entry: ContactEntry }) {
   const palette = usePalette();
   const { answer } = useView(addressOf('outbox'));
-  const { id, kind, at, what, words, tone, lookAgainOn } = entry;
+  const { id, kind, on, what, words, tone, lookAgainOn } = entry;
   const fates = (answer?.letters ?? []).filter(({ aboutId }) => kind === 'message' && aboutId === id);
   const about = [
     tone === 'neutral' ? '' : toneNames[tone].toLocaleLowerCase(),
@@ -106,7 +106,7 @@ function Line({ entry }: { entry: ContactEntry }) {
       testID="contact"
       style={{ paddingVertical: space(2), borderBottomWidth: 1, borderColor: palette.line, gap: 2 }}
     >
-      <Words bold>{`${longDay(at.slice(0, 10))}: ${what}`}</Words>
+      <Words bold>{`${longDay(on)}: ${what}`}</Words>
       {words ? <Words>{words}</Words> : null}
       {about.map((line) => (
         <Words key={line} size="small" tone="inkQuiet">

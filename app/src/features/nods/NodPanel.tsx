@@ -162,7 +162,7 @@ export default function NodPanel({ lesson, rows }: NodPanelProps) {
                   {`Tap who gets a nod for: ${hand.name.toLocaleLowerCase()}`}
                 </Words>
                 <Words size="small" tone="inkQuiet" lines={1}>
-                  {tellingWords(telling)}
+                  {isTeacher ? tellingWords(telling) : ''}
                 </Words>
               </>
             )}

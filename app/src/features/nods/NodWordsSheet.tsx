@@ -6,10 +6,9 @@ import { Action } from '../../parts/Action';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { forgetTyped } from '../../parts/typed';
-import { makeChange } from '../../sync/outbox';
 import { useRecords } from '../../sync/useRecords';
 import { PhraseButton } from '../phrases/PhraseButton';
-import { nodsHistory, setNods } from './giving';
+import { removeNods, setNods } from './giving';
 
 interface NodWordsSheetProps {
   nods: readonly Nod[];
@@ -65,7 +64,7 @@ export function NodWordsSheet({ nods, lesson, onClose }: NodWordsSheetProps) {
       <Action
         label={nods.length === 1 ? 'Remove this nod' : 'Remove these nods'}
         onPress={() => {
-          for (const { id } of nods) makeChange('nod.remove', { id }, nodsHistory);
+          removeNods(nods);
           forgetTyped(form);
           onClose();
         }}

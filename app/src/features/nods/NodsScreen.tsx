@@ -1,10 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { termToLookAt } from '@slate-path/core/calendar/sectionTime';
-import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
 import { nodCounts, withoutNod, type NodCount, type NodGrouping } from '@slate-path/core/nods/counts';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
@@ -18,7 +17,6 @@ import { LinkRow } from '../../parts/LinkRow';
 import { choicePhrase, Sentence } from '../../parts/Sentence';
 import { Words } from '../../parts/Words';
 import { useNow } from '../../sync/clock';
-import { byStudent, useNameOrder } from '../../sync/nameOrder';
 import { useLastDay } from '../../sync/sections';
 import { TakeBack } from '../../sync/TakeBack';
 import { useRecords } from '../../sync/useRecords';
@@ -28,6 +26,7 @@ import { space } from '../../theme/tokens';
 import { usualRanges } from '../attendance/totals/ranges';
 import { CountChart } from '../observation/counts/CountChart';
 import { ClassPage } from '../people/class/lazyClassPage';
+import { useStudentsOf } from '../people/class/useStudentsOf';
 import { nodsHistory, stillHere } from './giving';
 import { NodWordsSheet } from './NodWordsSheet';
 
@@ -45,24 +44,6 @@ const axes: Record<NodGrouping, string> = {
 const daysWithout = 28;
 const longestLabel = 17;
 
-/** The students of a class on a day, by name. */
-function useStudents(sectionId: string, date: string) {
-  const current = useRecords((state) => state.current);
-  const order = useNameOrder();
-  return useMemo(
-    () =>
-      listOf(current, 'enrolment')
-        .filter((one) => one.sectionId === sectionId && isEnrolledOn(one, date))
-        .flatMap(({ studentId }) => {
-          const student = current.student[studentId];
-          return student && !student.removed ? [{ student }] : [];
-        })
-        .sort(byStudent(order))
-        .map(({ student }) => student),
-    [current, order, sectionId, date],
-  );
-}
-
 /** The nods of a class: how many, to whom, what for, where and when; and who has had none. */
 export function NodsScreen() {
   const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
@@ -78,7 +59,7 @@ export function NodsScreen() {
   const rangeKey = chosen ?? termToLookAt(terms, lastDay)?.id ?? now.date.slice(0, 7);
   const span = ranges.find(({ key }) => key === rangeKey) ?? ranges[0] ?? { from: now.date, to: now.date };
   useView(addressOf('nods', { sectionId, from: span.from, to: span.to }));
-  const students = useStudents(sectionId, lastDay);
+  const students = useStudentsOf(sectionId, lastDay);
   const nods = listOf(current, 'nod')
     .filter(({ sectionId: of, at }) => of === sectionId && span.from <= at && at.slice(0, 10) <= span.to)
     .sort((a, b) => (a.at < b.at ? 1 : -1));

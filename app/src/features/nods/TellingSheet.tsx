@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { addressOf } from '@slate-path/core/api/address';
 import { readTime } from '@slate-path/core/calendar/readTime';
 import type { NodTelling } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
@@ -10,6 +11,7 @@ import { forgetTyped } from '../../parts/typed';
 import { Words } from '../../parts/Words';
 import { makeChange } from '../../sync/outbox';
 import { useRecords } from '../../sync/useRecords';
+import { useView } from '../../sync/views';
 import { space } from '../../theme/tokens';
 import { nodsHistory } from './giving';
 
@@ -37,6 +39,7 @@ export function TellingSheet({ sectionId, onClose }: { sectionId: string; onClos
   );
   const [from, setFrom] = useState(telling ? (telling.quietFrom ?? '') : '20:00');
   const [until, setUntil] = useState(telling ? (telling.quietUntil ?? '') : '07:00');
+  const { answer } = useView(addressOf('outbox'));
   const form = `nods told ${sectionId}`;
   const times = [readTime(from), readTime(until)];
   const isHalf = (times[0] === null) !== (times[1] === null);
@@ -70,6 +73,12 @@ export function TellingSheet({ sectionId, onClose }: { sectionId: string; onClos
         ]}
         onChange={setTold}
       />
+      {answer?.isSent === false ? (
+        <Words tone="inkQuiet">
+          No mail server is set up: letters are kept in the outbox, and go nowhere. Open them there in your
+          mail program.
+        </Words>
+      ) : null}
       <Words bold>Quiet hours</Words>
       <Words tone="inkQuiet">Nothing goes out in them; it goes at their end. Empty: there are none.</Words>
       <View style={{ flexDirection: 'row', gap: space(3), flexWrap: 'wrap' }}>

@@ -126,6 +126,14 @@ export function setNods(nods: readonly Nod[], words: NodWords): void {
   makeChange('nod.set', { ids: nods.map(({ id }) => id), ...words, messages }, nodsHistory);
 }
 
+/** Removes nods; letters about them that have not gone yet do not go. */
+export function removeNods(nods: readonly Nod[]): void {
+  const records = useRecords.getState().current;
+  const ids = nods.map(({ id }) => id);
+  const messageIds = ids.flatMap((id) => waitingOf(records, id).map((message) => message.id));
+  makeChange('nod.remove', { ids, messageIds }, nodsHistory);
+}
+
 /** A letter that has gone is not taken back with its nod: that home was told stays known. */
 export const stillHere: Concerns = ({ table, id }) => {
   if (table !== 'message') return true;

@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { blanksIn, unknownBlanks } from '@slate-path/core/phrases/blanks';
+import { blanksIn, unknownBlanks, type BlankName } from '@slate-path/core/phrases/blanks';
 import type { ContactTone } from '@slate-path/core/contact/tones';
 import { shortName } from '@slate-path/core/people/names';
 import { listed } from '@slate-path/core/words/listed';
@@ -24,7 +24,8 @@ import { space } from '../../theme/tokens';
 import { useAllLessons } from '../attendance/lesson/lessons';
 import { useReader } from '../notes/useReader';
 import { useLevelNames } from '../observation/sweep/sweeping';
-import { useOwed } from '../work/useOwed';
+import { useOwedIn } from '../work/useOwed';
+import { AskOf } from './AskOf';
 import { ChooseBoard } from './ChooseBoard';
 import { goes, keepNotes, linesOf, tellHome } from './each';
 import { groupsOf, lessonBeside } from './groups';
@@ -33,7 +34,6 @@ import { useMembers, type Place } from './members';
 import { markUsed } from './offers';
 import { SentenceCard, type Sentenced } from './SentenceCard';
 import { TellCard } from './TellCard';
-import { useAsked } from './useBlankValues';
 
 /** The first group of a lesson that somebody may want to write about. */
 const usual = 'level0';
@@ -53,13 +53,14 @@ export function EachScreen() {
   const now = useNow();
   const lesson = lessons.find(({ id }) => id === params.lessonId);
   const sectionId = lesson?.sectionId ?? params.sectionId ?? '';
+  const date = lesson?.date ?? now.date;
+  const first = useMemo(() => ({ sectionId, date, lesson }), [sectionId, date, lesson]);
   if (!sections[sectionId])
     return (
       <Page title="A sentence to each" back={{ to: '/people', name: 'All classes' }}>
         <Empty title="Whom about?">Open a lesson or a class, and write from there.</Empty>
       </Page>
     );
-  const first = { sectionId, date: lesson?.date ?? now.date, lesson };
   return <Each key={`${sectionId} ${params.lessonId}`} first={first} asked={params.group ?? usual} />;
 }
 
@@ -73,9 +74,7 @@ function usePlaces(first: Place, sectionIds: ReadonlySet<string>): Place[] {
         const lesson = first.lesson && lessonBeside(lessons, sectionId, first.date);
         return { sectionId, date: lesson?.date ?? first.date, lesson };
       }),
-    // The place is made anew at every picture, of the same parts.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [lessons, first.sectionId, first.date, first.lesson, sectionIds],
+    [lessons, first, sectionIds],
   );
 }
 
@@ -95,11 +94,17 @@ function Each({ first, asked }: { first: Place; asked: string }) {
   const [isTold, setTold] = useState(false);
   const [chosenTone, setTone] = useState<ContactTone | null>(null);
   const [kept, setKept] = useState<{ id: string; words: string } | null>(null);
-  const wanted = useMemo(() => blanksIn(sentenced.text), [sentenced.text]);
-  useAsked(first, wanted);
-  const owed = useOwed(first.sectionId, asked === 'owes' || wanted.includes('work'));
+  const wanted = useMemo((): BlankName[] => {
+    const blanks = blanksIn(sentenced.text);
+    return asked === 'owes' ? [...blanks, 'work'] : blanks;
+  }, [sentenced.text, asked]);
+  const places = usePlaces(first, sectionIds);
+  const owed = useOwedIn(
+    useMemo(() => places.map(({ sectionId }) => sectionId), [places]),
+    wanted.includes('work'),
+  );
   const read = useReader(first.sectionId);
-  const members = useMembers(usePlaces(first, sectionIds), owed);
+  const members = useMembers(places, owed);
   const groups = groupsOf(records, members, levelNames);
   const group = groups.find(({ value }) => value === groupName) ?? groups.at(-1);
   const tone = chosenTone ?? toneOf(group?.value);
@@ -245,6 +250,9 @@ function Each({ first, asked }: { first: Place; asked: string }) {
         onPress: keep,
       }}
     >
+      {places.map((place) => (
+        <AskOf key={place.sectionId} place={place} wanted={wanted} />
+      ))}
       <Typing about={form}>
         {wide ? (
           <View style={{ flexDirection: 'row', gap: space(5), alignItems: 'flex-start' }}>

@@ -72,6 +72,9 @@ interface Letter {
   tone: ContactTone;
 }
 
+/** So many messages one change holds. */
+const mostMessages = 500;
+
 /** What home reads. */
 export const letterOf = (text: string, teacherName: string) => `Good day,\n\n${text}\n\n${teacherName}`;
 
@@ -95,6 +98,7 @@ export function tellHome(
       notBefore: null,
       tone,
     }));
-  if (messages.length > 0) makeChange('message.send', { messages }, 'outbox');
+  for (let at = 0; at < messages.length; at += mostMessages)
+    makeChange('message.send', { messages: messages.slice(at, at + mostMessages) }, 'outbox');
   return messages.length;
 }

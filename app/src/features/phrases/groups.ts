@@ -1,3 +1,4 @@
+import { markId } from '@slate-path/core/attendance/roll/markId';
 import type { Records } from '@slate-path/core/records/records';
 import type { Lesson } from '@slate-path/core/records/schema';
 import type { Member } from './members';
@@ -13,10 +14,8 @@ export interface ChosenGroup {
 function levelIn(records: Records, { student, place }: Member): number | null {
   const { lesson } = place;
   if (!lesson) return null;
-  const found = Object.values(records.sweep).find(
-    (one) => !one.removed && one.lessonId === lesson.id && one.studentId === student.id,
-  );
-  return found?.level ?? null;
+  const found = records.sweep[markId(lesson.id, student.id)];
+  return found && !found.removed ? found.level : null;
 }
 
 /** The groups of a lesson, of several classes' lessons together: by the sweep from the lowest level on, away, everyone. */

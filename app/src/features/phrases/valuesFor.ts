@@ -1,3 +1,4 @@
+import { localMoment } from '@slate-path/core/calendar/zone';
 import { presenceIn } from '@slate-path/core/attendance/roll/totals';
 import { displayName, shortName } from '@slate-path/core/people/names';
 import type { BlankValues } from '@slate-path/core/phrases/blanks';
@@ -6,6 +7,7 @@ import type { Records } from '@slate-path/core/records/records';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { listed } from '@slate-path/core/words/listed';
 import { dayMonth, longDay } from '../../parts/dates';
+import { zoneOf } from '../../sync/clock';
 import { rollBook } from '../attendance/lesson/lessons';
 import { sumsOf } from '../observation/tallies/tallySums';
 import type { Member, Place } from './members';
@@ -29,11 +31,12 @@ function inLesson(records: Records, lesson: Lesson, studentId: string): BlankVal
 
 /** The last day on which home was written to. */
 function lastContact(records: Records, studentId: string): string | undefined {
-  const days = Object.values(records.message)
+  const moments = Object.values(records.message)
     .filter((one) => !one.removed && one.studentId === studentId && one.toWhom === 'guardians')
-    .map(({ writtenAt }) => writtenAt.slice(0, 10));
-  const last = days.sort().at(-1);
-  return last && dayMonth(last);
+    .map(({ writtenAt }) => writtenAt);
+  const last = moments.sort().at(-1);
+  const zone = zoneOf(Object.values(records.school)[0]);
+  return last && dayMonth(localMoment(Date.parse(last), zone).date);
 }
 
 /** What fills blanks where nobody in particular is meant. */

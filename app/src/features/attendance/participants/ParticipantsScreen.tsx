@@ -1,14 +1,12 @@
 import { useLocalSearchParams } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import type { DateOrder } from '@slate-path/core/attendance/participants/moment';
 import type { MeetingPlan } from '@slate-path/core/attendance/participants/planMeeting';
 import type { ParticipantReading } from '@slate-path/core/attendance/participants/readParticipants';
-import type { Lesson, Student } from '@slate-path/core/records/schema';
+import type { Lesson } from '@slate-path/core/records/schema';
 import { plannedKey, type PlannedMark } from '@slate-path/core/attendance/roll/planMark';
-import { isEnrolledOn } from '@slate-path/core/attendance/roll/totals';
-import { listOf } from '@slate-path/core/records/records';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
 import { Choice } from '../../../parts/Choice';
@@ -20,9 +18,9 @@ import { Words } from '../../../parts/Words';
 import { forgetTyped } from '../../../parts/typed';
 import { space } from '../../../theme/tokens';
 import { ListSource } from '../../../files/lazyListSource';
+import { useStudentsOf } from '../../people/class/useStudentsOf';
 import { historyOf, useAllLessons } from '../lesson/lessons';
 import { PlannedMarks } from '../lesson/lazyPlannedMarks';
-import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { ApiProblem, postFile } from '../../../sync/api';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
@@ -37,24 +35,6 @@ const orders = [
   { value: 'day_first', label: 'The day comes first' },
   { value: 'month_first', label: 'The month comes first' },
 ] as const;
-
-/** Everybody of a class on a day, in the order of names. */
-function useClass({ sectionId, date }: Lesson): Student[] {
-  const current = useRecords((state) => state.current);
-  const order = useNameOrder();
-  return useMemo(
-    () =>
-      listOf(current, 'enrolment')
-        .filter((e) => e.sectionId === sectionId && isEnrolledOn(e, date))
-        .flatMap(({ studentId }) => {
-          const student = current.student[studentId];
-          return student && !student.removed ? [{ student }] : [];
-        })
-        .sort(byStudent(order))
-        .map(({ student }) => student),
-    [current, order, sectionId, date],
-  );
-}
 
 /** A lesson's roll from a meeting's participant list, every mark shown before it is made. */
 export function ParticipantsScreen() {
@@ -71,7 +51,7 @@ export function ParticipantsScreen() {
 
 function ListOfLesson({ lesson }: { lesson: Lesson }) {
   const sections = useRecords((state) => state.current.section);
-  const students = useClass(lesson);
+  const students = useStudentsOf(lesson.sectionId, lesson.date);
   const [source, setSource] = useState<Blob | null>(null);
   const [reading, setReading] = useState<ParticipantReading | null>(null);
   const [order, setOrder] = useState<DateOrder | null>(null);

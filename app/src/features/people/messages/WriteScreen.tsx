@@ -111,17 +111,22 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
   const current = useRecords((state) => state.current);
   const [typedTimes, setTypedTimes] = useState('3');
   const times = Math.max(1, Math.round(Number(typedTimes)) || 1);
-  const owed = useOwed(sectionId, aboutWork);
+  const [written, setWritten] = useState<Record<string, { subject: string; body: string }>>({});
+  const asksWork = Object.values(written).some(({ subject, body }) =>
+    blanksIn(`${subject} ${body}`).includes('work'),
+  );
+  const owed = useOwed(sectionId, aboutWork || asksWork);
   const places = useMemo(() => [{ sectionId, date, lesson }], [sectionId, date, lesson]);
   const all = useMembers(places, owed);
   const members = studentId === undefined ? all : all.filter(({ student }) => student.id === studentId);
-  const audiences = audiencesOf(members, { sectionId, date, lesson, times });
+  const audiences = audiencesOf(members, { sectionId, date, lesson, times }).filter(
+    ({ value }) => aboutWork || value !== 'owes',
+  );
   const [chosen, setChosen] = useState<string>();
   const audience = audiences.find(({ value }) => value === chosen) ?? audiences[0];
   const [toWhom, setToWhom] = useState<Message['toWhom']>('student');
   const group = audience?.group ?? 'everyone';
   const template = templateFor(group, toWhom, teacherName);
-  const [written, setWritten] = useState<Record<string, { subject: string; body: string }>>({});
   const textKey = `${group} ${toWhom}`;
   const form = `message ${sectionId} ${date} ${textKey}`;
   const text = written[textKey] ?? template;
