@@ -1,10 +1,13 @@
 import { Command, InvalidArgumentError, Option } from 'commander';
+import { seeds } from '@slate-path/core/nods/draws/tickets';
+import { drawChances } from '@slate-path/core/records/nodFields';
 import { LocalDate, LocalTime } from '@slate-path/core/records/schema';
 import { LocalMoment } from '@slate-path/core/records/values';
 import { endOfDay } from '@slate-path/core/work/wholeMoment';
 import { InputError } from './input';
 import { backup } from './backup';
 import { digest, type DigestCommand } from './digest';
+import { draw, type DrawCommand } from './draw';
 import { exportArchive, importArchive, restore } from './exportImport';
 import { match, type LessonTime, type MatchCommand } from './match';
 import { newPassphrase } from './passphrase';
@@ -49,6 +52,21 @@ function minutes(written: string): number {
 function days(written: string): number {
   if (!/^[1-9]\d{0,2}$/.test(written)) throw new InvalidArgumentError('Days are a whole number from 1 on.');
   return Number(written);
+}
+
+function wholeFrom(least: number, most: number, what: string) {
+  return (written: string): number => {
+    const value = /^\d{1,9}$/.test(written) ? Number(written) : -1;
+    if (value < least || value > most)
+      throw new InvalidArgumentError(`${what} is a whole number from ${least} to ${most}.`);
+    return value;
+  };
+}
+
+/** `everyone`, `none`, or a number of weeks. */
+function rest(written: string): DrawCommand['rest'] {
+  if (written === 'everyone' || written === 'none') return { rest: written, restWeeks: null };
+  return { rest: 'weeks', restWeeks: wholeFrom(1, 52, 'Weeks')(written) };
 }
 
 const dataFolder = process.env['SLATE_DATA'] ?? 'data';
@@ -135,6 +153,46 @@ program
   .requiredOption('--text <text>', 'the note')
   .option('--json', 'one JSON object')
   .action(readNote);
+
+program
+  .command('draw')
+  .description('a draw again, from its kept list (--draw) or from the nods of an archive')
+  .requiredOption('--archive <file>', 'an archive (a zip with datapackage.json)')
+  .requiredOption('--seed <number>', 'the seed', wholeFrom(0, seeds - 1, 'A seed'))
+  .option('--draw <id>', 'the list that this draw was made from')
+  .option('--section <id>', 'those of this class (without it: of the whole school)')
+  .option('--group <name>', 'only this group of the class')
+  .option('--from <date>', 'the first day whose nods count', date)
+  .option('--to <date>', 'the last of them', date)
+  .option(
+    '--at <moment>',
+    'when it was drawn: nothing later is known (without it: the end of --to)',
+    localTime,
+  )
+  .addOption(
+    new Option('--chances <by>', 'a ticket for each nod, or one each')
+      .choices([...drawChances])
+      .default('nods'),
+  )
+  .option(
+    '--rest <rule>',
+    'who was drawn rests until “everyone” had a turn, for so many weeks, or “none”',
+    rest,
+    rest('everyone'),
+  )
+  .option('--winners <number>', 'how many are drawn', wholeFrom(1, 50, 'Winners'), 1)
+  .option('--list', 'the list with its tickets before who was drawn')
+  .option('--json', 'one JSON object a line')
+  .action((options: DrawCommand) => {
+    const { draw: kept, from, to } = options;
+    if (kept === undefined && (from === undefined || to === undefined))
+      program.error('Give --draw, or --from and --to.', { exitCode: 2 });
+    if (from !== undefined && to !== undefined && from > to)
+      program.error('--from is later than --to.', { exitCode: 2 });
+    if (options.group !== undefined && options.section === undefined)
+      program.error('A --group is of a class: give its --section.', { exitCode: 2 });
+    draw(options);
+  });
 
 program
   .command('backup')

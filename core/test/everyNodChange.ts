@@ -25,6 +25,14 @@ export const everyNodChange = {
     ...{ ids: ['nod'], reason: 'Kept at it', place: 'Quay', comment: 'All morning' },
     messages: [{ id: 'told', body: 'A nod, all morning.' }],
   },
+  'draw.make': {
+    ...{ id: 'draw', sectionId: 's', groupName: '', at: '2026-11-23T11:00:00' },
+    ...{ startsOn: '2026-11-01', endsOn: '2026-11-30', chances: 'nods', wanted: 1, seed: 4711 },
+    ...{ rest: 'everyone', restWeeks: null, tickets: 1, restingTickets: 0 },
+    entries: [{ studentId: 'a', rests: false, firstTicket: 1, tickets: 1 }],
+    winners: ['a'],
+  },
+  'draw.remove': { id: 'draw' },
   'nod.remove': { ids: ['nod'], messageIds: ['told'] },
   'nodReason.retire': { id: 'reason', retired: true },
 } satisfies {
@@ -37,5 +45,7 @@ export const everyNodChange = {
       | 'nod.set'
       | 'nod.remove'
       | 'nodReason.retire'
+      | 'draw.make'
+      | 'draw.remove'
   ]: ChangeOf<K>['payload'];
 };

@@ -1,3 +1,5 @@
+import { makeDraw, type DrawOptions } from '@slate-path/core/nods/draws/make';
+import type { Draw } from '@slate-path/core/records/schema';
 import { invited } from './colleagues';
 import { change, signedIn, startServer, type Caller, type TestServer } from './server';
 import { makeClass, send } from './smallClass';
@@ -71,7 +73,79 @@ test('to whom nods are told is set by the class’s teachers', async () => {
   expect(await outcomeOf(ines, telling)).toBe('applied');
 });
 
+const options: DrawOptions = {
+  ...{
+    sectionId: 'boats',
+    groupName: '',
+    at: '2026-11-23T12:00:00',
+    startsOn: '2026-11-01',
+    endsOn: '2026-11-30',
+  },
+  ...{ chances: 'nods', rest: 'everyone', restWeeks: null, wanted: 2, seed: 4711 },
+};
+const counts = new Map([
+  ['ann', 1],
+  ['bo', 1],
+]);
+const drawn = (id: string, sectionId: string | null) =>
+  change('draw.make', { id, ...makeDraw({ ...options, sectionId }, counts, []) });
+
+test('whoever stands in front of a class draws in it; for the whole school only its keeper does', async () => {
+  expect(await outcomeOf(asa, drawn('d1', 'boats'))).toBe('applied');
+  expect(await outcomeOf(cora, drawn('d2', 'boats'))).toBe('refused');
+  expect(await outcomeOf(cora, drawn('d3', null))).toBe('refused');
+  expect(await outcomeOf(ines, drawn('d4', null))).toBe('applied');
+  const winners = [...makeDraw(options, counts, []).winners].reverse();
+  const forged = { id: 'd5', ...makeDraw(options, counts, []), winners };
+  expect(await outcomeOf(ines, change('draw.make', forged))).toBe('refused');
+});
+
+interface SchoolNods {
+  total: number;
+  counts: Record<string, { key: string; count: number }[]>;
+  students: { id: string; name: string; classes: string[] }[];
+  draw: { id: string }[];
+}
+const days = 'from=2026-11-21&to=2026-11-23';
+const school = async (caller: Caller, page: string) =>
+  (await (await caller.call('GET', `/api/school/${page}?${days}`)).json()) as SchoolNods;
+
+test('the keeper counts the nods of all classes; a colleague sees who had one, and nothing of them', async () => {
+  expect(await outcomeOf(asa, nodTo('n4', 'bo', '2026-11-22T10:00:00'))).toBe('applied');
+  expect(await outcomeOf(ines, nodTo('n5', 'ann', '2026-11-23T10:00:00', null))).toBe('applied');
+  const { total, counts: by, students, draw } = await school(ines, 'nods');
+  expect(total).toBe(3);
+  expect(by).toEqual({
+    student: [
+      { key: 'bo', count: 2 },
+      { key: 'ann', count: 1 },
+    ],
+    section: [
+      { key: 'boats', count: 2 },
+      { key: '', count: 1 },
+    ],
+    reason: [{ key: 'Kept at it', count: 3 }],
+    place: [{ key: 'Shed', count: 3 }],
+    week: [
+      { key: '2026-11-16', count: 1 },
+      { key: '2026-11-23', count: 2 },
+    ],
+    month: [{ key: '2026-11', count: 3 }],
+  });
+  expect(draw.map(({ id }) => id)).toEqual(['d4']);
+  const seen = await school(cora, 'nodded-students');
+  expect(seen).toEqual({ students });
+  expect(students.map(({ id, name }) => [id, name])).toEqual([
+    ['ann', expect.stringContaining('Ann')],
+    ['bo', expect.stringContaining('Bo')],
+  ]);
+});
+
 test('a student who is erased takes the nods along', async () => {
   expect((await ines.call('POST', '/api/students/bo/erasure', { name: 'Bo Tanaka' })).status).toBe(200);
-  expect(await nodsOf(ines, '2026-11-20', '2026-11-23')).toEqual(['n1']);
+  expect(await nodsOf(ines, '2026-11-20', '2026-11-23')).toEqual(['n1', 'n5']);
+  const { draw } = (await (await ines.call('GET', '/api/sync')).json()) as { draw: Draw[] };
+  expect(
+    draw.map(({ id, entries, winners }) => [id, entries.map(({ studentId }) => studentId), winners]),
+  ).toEqual([['d1', ['ann'], ['ann']]]);
 });

@@ -38,6 +38,8 @@ export const operations = {
   circleFile: 'get /api/circles/{circleId}/file',
   sweeps: 'get /api/sections/{sectionId}/sweeps',
   nods: 'get /api/sections/{sectionId}/nods',
+  schoolNods: 'get /api/school/nods',
+  noddedStudents: 'get /api/school/nodded-students',
 
   findNotes: 'get /api/notes',
   recentNotes: 'get /api/notes/recent',

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { changeKind } from '../changes/kind';
 import { Id, recordFields } from '../records/schema';
+import { drawnOf, winnersOf } from './draws/drawn';
 
-const { nod, nodReason, nodTelling, message } = recordFields;
+const { draw, nod, nodReason, nodTelling, message } = recordFields;
 const history = () => 'nods';
 
 export const nodChanges = {
@@ -39,4 +40,16 @@ export const nodChanges = {
   'nodReason.set': changeKind(nodReason.extend({ id: Id }).strict(), history),
   'nodReason.retire': changeKind(z.strictObject({ id: Id, retired: z.boolean() }), history),
   'nodTelling.set': changeKind(nodTelling.strict(), history),
+  'draw.make': changeKind(
+    draw
+      .extend({ id: Id })
+      .strict()
+      .refine((made) => made.winners.length > 0, 'Nobody was drawn')
+      .refine(
+        (made) => winnersOf(drawnOf(made)).join() === made.winners.join(),
+        'Others are drawn with this seed from this list',
+      ),
+    history,
+  ),
+  'draw.remove': changeKind(z.strictObject({ id: Id }), history),
 };

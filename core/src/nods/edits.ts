@@ -27,4 +27,6 @@ export const nodEdits: EditsByKind<typeof nodChanges> = {
     { op: 'make', table: 'nodTelling', id: values.sectionId, values },
     { op: 'set', table: 'nodTelling', id: values.sectionId, values },
   ],
+  'draw.make': ({ id, ...values }) => [{ op: 'make', table: 'draw', id, values }],
+  'draw.remove': ({ id }) => [{ op: 'set', table: 'draw', id, values: { removed: true } }],
 };

@@ -311,6 +311,7 @@ export type Activity = RecordOf<'activity'>;
 export type Nod = RecordOf<'nod'>;
 export type NodReason = RecordOf<'nodReason'>;
 export type NodTelling = RecordOf<'nodTelling'>;
+export type Draw = RecordOf<'draw'>;
 export type Phrase = RecordOf<'phrase'>;
 export type PhraseUse = RecordOf<'phraseUse'>;
 export type ParticipantAnswer = RecordOf<'participantAnswer'>;

@@ -47,6 +47,7 @@ export const tableNames = [
   'nodReason',
   'nodTelling',
   'nod',
+  'draw',
   'phrase',
   'phraseUse',
 ] as const satisfies readonly TableName[];
@@ -94,6 +95,7 @@ export const references: { [T in TableName]?: Record<string, TableName> } = {
   handIn: { workId: 'work', studentId: 'student' },
   activity: { sectionId: 'section', studentId: 'student' },
   nod: { studentId: 'student', sectionId: 'section' },
+  draw: { sectionId: 'section' },
   nodTelling: { sectionId: 'section' },
   phraseUse: { phraseId: 'phrase' },
   participantAnswer: { sectionId: 'section', studentId: 'student' },

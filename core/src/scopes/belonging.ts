@@ -61,6 +61,7 @@ const hangsOn: Partial<Record<TableName, readonly (readonly [field: string, tabl
   activity: [['sectionId', 'section']],
   nodTelling: [['sectionId', 'section']],
   nod: [['sectionId', 'section']],
+  draw: [['sectionId', 'section']],
 };
 
 /** The fields of a table that decide where its records belong. */
@@ -83,5 +84,6 @@ export function belongingOf(table: TableName, record: Readonly<Record<string, un
     const id = record[field];
     if (typeof id === 'string') return { table: target, id };
   }
+  if (table === 'draw') return 'school';
   return table === 'lookFor' || table === 'focus' ? 'vocabulary' : 'person';
 }

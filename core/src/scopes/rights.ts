@@ -85,6 +85,8 @@ export const rights: Record<TableName, Right> = {
   nodReason: { reads: ['own', ...inSchool], writes: ['own', 'keeper'] },
   nodTelling: setUp,
   nod: { reads: ['own', ...inClass], writes: ['own', ...inClass] },
+  // Of the whole school: its list says of every child how many nods they have.
+  draw: { reads: ['keeper', ...inClass], writes: ['keeper', ...inClass] },
 
   // One that is shared is also changed by whoever wrote it (`server/src/scopes/writer.ts`).
   phrase: { reads: ['own', ...inSchool], writes: ['own', 'keeper'] },

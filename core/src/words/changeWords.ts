@@ -8,6 +8,7 @@ const about: Record<string, string> = {
   concern: 'A concern that was put aside',
   countComment: 'A comment on counts',
   dayOff: 'A day off',
+  draw: 'A draw',
   enrolment: 'Who is in a class',
   focus: 'Look-fors',
   followUp: 'A day to look again',

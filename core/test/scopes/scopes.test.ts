@@ -73,6 +73,7 @@ test('an assistant and a cover read no judgement, and the keeper of a school not
   const kept = tableNames.filter((table) => rights[table].reads.includes('keeper'));
   expect([...kept].sort()).toEqual([
     'dayOff',
+    'draw',
     'focus',
     'lookFor',
     'nodReason',

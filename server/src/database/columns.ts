@@ -254,6 +254,13 @@ export const ownColumns: Record<TableName, Columns> = {
     quietUntil: nullableText,
   },
   nod: { sectionId: nullableText, studentId: text, at: text, reason: text, place: text, comment: text },
+  draw: {
+    ...{ sectionId: nullableText, groupName: text, at: text, startsOn: text, endsOn: text },
+    ...{ chances: text, rest: text, restWeeks: { type: 'integer', nullable: true } },
+    ...{ wanted: { type: 'integer' }, seed: { type: 'integer' } },
+    ...{ tickets: { type: 'integer' }, restingTickets: { type: 'integer' } },
+    ...{ entries: json, winners: json },
+  },
   phrase: { text, shared: flag, personId: text },
   phraseUse: { phraseId: text, favourite: flag, usedAt: nullableText },
 };
@@ -297,5 +304,6 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   handIn: [['workId'], ['studentId']],
   nodTelling: [['sectionId']],
   nod: [['studentId'], ['sectionId', 'at']],
+  draw: [['sectionId']],
   phraseUse: [['phraseId']],
 };

@@ -30,6 +30,7 @@ import { Letters1766200000000 } from './migrations/1766200000000-Letters';
 import { Phrases1766300000000 } from './migrations/1766300000000-Phrases';
 import { Nods1766400000000 } from './migrations/1766400000000-Nods';
 import { Contact1766500000000 } from './migrations/1766500000000-Contact';
+import { Draws1766600000000 } from './migrations/1766600000000-Draws';
 import { OwnView1766100000000 } from './migrations/1766100000000-OwnView';
 import { ReaderPages1766000000000 } from './migrations/1766000000000-ReaderPages';
 import { Hurried } from './hurried';
@@ -70,6 +71,7 @@ export const migrations = [
   Phrases1766300000000,
   Nods1766400000000,
   Contact1766500000000,
+  Draws1766600000000,
 ];
 
 /**

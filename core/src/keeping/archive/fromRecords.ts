@@ -7,6 +7,7 @@ import { tableNames } from '../../records/tables';
 import { wasHeld } from '../../attendance/roll/totals';
 import { localSeconds } from './localSeconds';
 import { allLessons, inOrder, keptRecords } from './keptRecords';
+import { addDraws } from './draws';
 import { dropUnreadable, type Dropped } from './readableRows';
 import { ArchiveRows } from './archiveRows';
 import type { Archive } from './tables';
@@ -293,6 +294,7 @@ export function fromRecords(lists: RecordLists, clock: ArchiveClock): Archive {
   addAttendance(writer, records, lessons, clock);
   addSeen(writer, records, clock);
   addFromElsewhere(writer, records);
+  addDraws(writer, records);
   addWritten(writer, records, clock);
   addMore(writer, records, clock.zone, dropUnreadable(writer.archive));
   return writer.archive;

@@ -1,41 +1,21 @@
 import { z } from 'zod';
+import { drawChances, drawRests } from '../../records/nodFields';
 import { countsAs, lookForMeasures, lookForTones } from '../../records/schema';
-import { localMomentShape } from '../../records/values';
-
-/** `YYYY-MM-DDTHH:MM:SS` in the package's time zone; seconds may be left out. */
-const LocalDateTime = z
-  .string()
-  .regex(localMomentShape, 'is no local time like 2026-11-23T10:40:00')
-  .refine((value) => z.iso.date().safeParse(value.slice(0, 10)).success, 'is no day of the calendar')
-  .meta({ type: 'datetime', format: '%Y-%m-%dT%H:%M:%S' });
-const Day = z.iso.date('is no date like 2026-11-23').meta({ type: 'date' });
-const Flag = z
-  .enum(['true', 'false'], 'is neither true nor false')
-  .transform((value) => value === 'true')
-  .meta({ type: 'boolean' });
-const ArchiveId = z
-  .string()
-  .min(1, 'is empty')
-  .max(64, 'is longer than 64 characters')
-  .regex(/^\P{Cc}+$/u, 'has control characters');
-/** Some records are named by two or three others. */
-const JoinedId = z
-  .string()
-  .min(1, 'is empty')
-  .max(200, 'is longer than 200 characters')
-  .regex(/^\P{Cc}+$/u, 'has control characters');
-const Text = z.string();
-const emptyIsNull = <S extends z.ZodType>(schema: S) =>
-  z.preprocess((value) => (value === '' ? null : value), schema.nullable()).meta(schema.meta() ?? {});
-const oneOf = <const V extends readonly string[]>(values: V) =>
-  z.enum(values, `is not one of ${values.join(', ')}`);
-const numeric = (type: 'number' | 'integer', pattern: RegExp, message: string) =>
-  z.string().regex(pattern, message).transform(Number).meta({ type });
-const Credit = numeric('number', /^(0(\.\d+)?|1(\.0+)?|\.\d+)$/, 'is no number from 0 to 1');
-const Decimal = numeric('number', /^-?(\d+(\.\d+)?|\.\d+)$/, 'is no number');
-const Whole = numeric('integer', /^-?\d{1,9}$/, 'is no whole number');
-const Level = numeric('integer', /^[0-3]$/, 'is no level from 0 to 3');
-const Weather = numeric('integer', /^[1-5]$/, 'is no weather from 1 to 5');
+import {
+  LocalDateTime,
+  Day,
+  Flag,
+  ArchiveId,
+  JoinedId,
+  Text,
+  emptyIsNull,
+  oneOf,
+  Credit,
+  Decimal,
+  Whole,
+  Level,
+  Weather,
+} from './cells';
 
 /** A file of the archive: its columns, which of them (if any) make a row one of a kind, and where they point. */
 export interface ArchiveTable<S extends z.ZodObject = z.ZodObject> {
@@ -255,6 +235,37 @@ const written = {
     }),
     key: ['id'],
     pointsAt: { student_id: 'students' },
+  },
+  draws: {
+    row: z.object({
+      id: ArchiveId,
+      section_id: emptyIsNull(ArchiveId),
+      group: Text,
+      at: LocalDateTime,
+      starts_on: Day,
+      ends_on: Day,
+      chances: oneOf(drawChances),
+      rest: oneOf(drawRests),
+      rest_weeks: emptyIsNull(Whole),
+      wanted: Whole,
+      seed: Whole,
+      tickets: Whole,
+      resting_tickets: Whole,
+    }),
+    key: ['id'],
+    pointsAt: { section_id: 'sections' },
+  },
+  draw_entries: {
+    row: z.object({
+      draw_id: ArchiveId,
+      student_id: ArchiveId,
+      rests: Flag,
+      first_ticket: Whole,
+      tickets: Whole,
+      drawn: emptyIsNull(Whole),
+    }),
+    key: ['draw_id', 'student_id'],
+    pointsAt: { draw_id: 'draws', student_id: 'students' },
   },
 } as const;
 

@@ -6,6 +6,7 @@ import { markSources, recordSchema, type RecordOf, type TableName } from '../../
 import type { RecordLists } from '../../records/records';
 import { tableNames } from '../../records/tables';
 import { markId } from '../../attendance/roll/markId';
+import { drawsOf } from './draws';
 import { derivedId, within } from './derivedId';
 import { instantOfLocal } from './localSeconds';
 import { withMore, type RecordProblem } from './withMore';
@@ -242,6 +243,7 @@ export function recordsOfFiles(archive: Archive, zone: string): RecordLists {
     ...attendance(archive, zone),
     ...inLessons(archive, zone),
     ...fromElsewhere(archive),
+    draw: drawsOf(archive),
     ...written(archive, zone),
   };
 }
@@ -265,6 +267,7 @@ const fileOf: Partial<Record<TableName, string>> = {
   note: 'notes.csv',
   step: 'steps.csv',
   nod: 'nods.csv',
+  draw: 'draws.csv',
 };
 
 /**
