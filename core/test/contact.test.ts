@@ -7,7 +7,7 @@ import type { Message, Step } from '../src/records/schema';
 const message = (id: string, day: string, own: Partial<Message> = {}): Message => ({
   ...{ id, removed: false, studentId: 'a', noticeId: id, occasion: '', reason: '', toWhom: 'guardians' },
   ...{ addresses: [], subject: `About ${id}`, body: '', writtenAt: `${day}T10:00:00.000Z` },
-  ...{ notBefore: null, tone: 'neutral' },
+  ...{ notBefore: null, tone: 'neutral', showsAddresses: false },
   ...own,
 });
 const contact = { way: 'call', toWhom: 'guardians', withWhom: '', isReached: true, tone: 'worry' } as const;

@@ -5,6 +5,7 @@ const message = {
   ...{ id: 'told', studentId: 'a', noticeId: 'nod', occasion: 'nod', reason: 'A nod' },
   toWhom: 'guardians' as const,
   tone: 'good' as const,
+  showsAddresses: false,
   ...{ addresses: ['home@x.example'], subject: 'A nod', body: 'A nod.', writtenAt: at, notBefore: at },
 };
 

@@ -15,7 +15,8 @@ import { shippedReasons } from '@slate-path/core/nods/shipped';
 import { setUp, setUpAt, type DemoPlaces } from './setUp';
 import { circleClass, makeCircles } from './circles';
 import { demoTopics, makeNotes, type NoteWorld } from './notes';
-import { makeNods, noddedClasses } from './nods';
+import { makeDraws } from './draws';
+import { drawnClass, makeNods, noddedClasses } from './nods';
 import { makePhrases } from './phrases';
 import { makeRooms } from './rooms';
 import { makeSweeps, sweptClass } from './sweeps';
@@ -107,8 +108,24 @@ function writeTerm(
   });
   for (const className of noddedClasses) {
     const nodded = { className, room: roomOf(className), lessons: tallied.get(className) ?? [], life };
-    for (const { at, payload } of makeNods(nodded, (moment) => book.id(moment)))
-      book.add('nod.give', payload, at);
+    const nods = makeNods(nodded, (moment) => book.id(moment));
+    for (const { at, payload } of nods) book.add('nod.give', payload, at);
+    const momentAt = (date: string) => instantOf({ date, time: '15:20' }, school.zone);
+    const drawn = {
+      ...{
+        sectionId: sections.get(className) ?? '',
+        startsOn: term.startsOn,
+        endsOn: term.endsOn,
+        today,
+        life,
+      },
+      nods: nods.flatMap(({ payload: { at, nods: given } }) =>
+        given.map(({ studentId }) => ({ studentId, at })),
+      ),
+    };
+    if (className === drawnClass)
+      for (const { removed: _kept, ...payload } of makeDraws(drawn, (date) => book.id(momentAt(date))))
+        book.add('draw.make', payload, momentAt(payload.at.slice(0, 10)));
   }
   const topics = demoTopics.map((topic) => ({ id: book.id(begun), ...topic }));
   for (const topic of topics) book.add('topic.add', { ...topic, marks: [] }, begun);

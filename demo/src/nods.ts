@@ -5,6 +5,8 @@ import type { TalliedLesson } from './tallies';
 
 /** The classes of the demo in which nods are given. */
 export const noddedClasses = ['Boat Workshop', 'Log-keeping'];
+/** Where one of those with nods is drawn every other week. */
+export const drawnClass = 'Boat Workshop';
 
 const comments = ['', '', '', 'without being asked', 'three times over', 'and said thank you'];
 /** So many lessons in ten have a nod, and no more than so many. */

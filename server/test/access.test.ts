@@ -96,6 +96,7 @@ describe('who may do what', () => {
     'get /api/standings/use': [401, 401, 200],
     'get /api/outbox': [401, 401, 200],
     'get /api/letters/{letterId}/eml': [401, 401, 404],
+    'get /api/notices/{noticeId}/letters': [401, 401, 404],
     'post /api/letters/{letterId}/again': [401, 401, 400],
     'get /api/mail': [401, 401, 200],
     'post /api/mail': [401, 401, 400],

@@ -28,8 +28,10 @@ export const nodEndpoints = {
         week: Counts,
         month: Counts,
       }),
-      /** Whoever is counted and of a class today, and whoever stands in a draw's list. */
+      /** Whoever is counted and of a class today: who can be drawn. */
       students: z.array(Named),
+      /** Whoever else stands in the list of a draw. */
+      formerly: z.array(Named),
       classes: z.array(z.object({ id: Id, name: z.string() })),
       draw: rows('draw'),
     }),

@@ -72,6 +72,7 @@ export const operations = {
   erase: 'post /api/students/{studentId}/erasure',
   outbox: 'get /api/outbox',
   letterFile: 'get /api/letters/{letterId}/eml',
+  lettersFile: 'get /api/notices/{noticeId}/letters',
   sendLetterAgain: 'post /api/letters/{letterId}/again',
   mail: 'get /api/mail',
   setMail: 'post /api/mail',

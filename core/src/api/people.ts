@@ -132,6 +132,12 @@ export const peopleEndpoints = {
     answer: Bytes,
     answersWith: ['message/rfc822'],
   },
+  lettersFile: {
+    summary: 'Everything that was written in one go as it goes out: a ZIP of a file (RFC 5322) a letter.',
+    params: z.object({ noticeId: Id }),
+    answer: Bytes,
+    answersWith: ['application/zip'],
+  },
   sendLetterAgain: {
     summary: 'Sends the words of a letter once more, to the same address or to one that was set right.',
     params: OneLetter,

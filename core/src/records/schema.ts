@@ -120,6 +120,8 @@ export const recordFields = {
     /** It goes out no earlier, and not at all once it was taken back. */
     notBefore: Instant.nullable().default(null),
     tone: z.enum(contactTones).default('neutral'),
+    /** Each of its addresses sees the others. Still each gets a letter of its own. */
+    showsAddresses: z.boolean().default(false),
   }),
   // Who an entry of a class's participant lists is, once it was asked; null is nobody of the class.
   participantAnswer: z.object({

@@ -10,6 +10,10 @@ export interface MailServerOptions {
   /** Of the page on which its letters are read. */
   pagePort?: number;
   host?: string;
+  /** Letters come encrypted: from the start, or from the greeting on (STARTTLS). */
+  encrypted?: { key: string; cert: string; fromTheStart: boolean };
+  /** Only whoever knows it hands letters over. */
+  account?: { user: string; password: string };
   /** What becomes of a letter to an address; usually what its first word says. */
   behaviour?: (address: string, tries: number) => Behaviour;
 }
@@ -63,13 +67,18 @@ function bytesOf(stream: SMTPServerDataStream, cut: () => void, isCut: boolean):
  * put off, be slow, and cut a connection in the middle of a letter.
  */
 export async function startMailServer(options: MailServerOptions = {}): Promise<MailServer> {
-  const { host = '127.0.0.1', behaviour = behaviourOf } = options;
+  const { host = '127.0.0.1', behaviour = behaviourOf, encrypted, account } = options;
   const mailbox = new Mailbox();
   const tries = new Map<string, number>();
   const behaviours = new Map<SMTPServerSession, Behaviour>();
   const smtp = new SMTPServer({
-    authOptional: true,
-    disabledCommands: ['STARTTLS', 'AUTH'],
+    authOptional: !account,
+    disabledCommands: [...(encrypted ? [] : ['STARTTLS']), ...(account ? [] : ['AUTH'])],
+    ...(encrypted && { key: encrypted.key, cert: encrypted.cert, secure: encrypted.fromTheStart }),
+    onAuth({ username, password }, _session, done) {
+      const isRight = username === account?.user && password === account?.password;
+      done(isRight ? null : new Refusal(535, '5.7.8 Wrong user or password'), { user: username });
+    },
     onRcptTo({ address }, session, done) {
       const key = `${session.envelope.mailFrom ? session.envelope.mailFrom.address : ''} ${address}`;
       const tried = tries.get(key) ?? 0;

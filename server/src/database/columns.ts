@@ -93,6 +93,7 @@ export const ownColumns: Record<TableName, Columns> = {
     writtenAt: text,
     notBefore: nullableText,
     tone: { type: 'text', default: 'neutral' },
+    showsAddresses: { ...flag, default: false },
   },
   participantAnswer: { sectionId: text, entry: text, studentId: nullableText },
   checkInSetting: {

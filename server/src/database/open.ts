@@ -31,6 +31,7 @@ import { Phrases1766300000000 } from './migrations/1766300000000-Phrases';
 import { Nods1766400000000 } from './migrations/1766400000000-Nods';
 import { Contact1766500000000 } from './migrations/1766500000000-Contact';
 import { Draws1766600000000 } from './migrations/1766600000000-Draws';
+import { ShownAddresses1766700000000 } from './migrations/1766700000000-ShownAddresses';
 import { OwnView1766100000000 } from './migrations/1766100000000-OwnView';
 import { ReaderPages1766000000000 } from './migrations/1766000000000-ReaderPages';
 import { Hurried } from './hurried';
@@ -72,6 +73,7 @@ export const migrations = [
   Nods1766400000000,
   Contact1766500000000,
   Draws1766600000000,
+  ShownAddresses1766700000000,
 ];
 
 /**

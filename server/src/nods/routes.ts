@@ -30,12 +30,12 @@ export const nodRoutes = [
       checkRange(query);
       const days = { personId: teacherId, ...query };
       const today = dayAtSchool(database.lookUp, teacherId, clock());
-      const now = noddedStudents(database.lookUp, days, today);
-      const known = new Set(now.map(({ id }) => id));
-      const before = drawnStudents(database.lookUp, teacherId).filter(({ id }) => !known.has(id));
+      const students = noddedStudents(database.lookUp, days, today);
+      const here = new Set(students.map(({ id }) => id));
       return {
         ...schoolCounts(database.lookUp, days),
-        students: [...now, ...before],
+        students,
+        formerly: drawnStudents(database.lookUp, teacherId).filter(({ id }) => !here.has(id)),
         classes: noddedClasses(database.lookUp, days),
         draw: await load(database.read, 'draw', teacherId, { sectionId: IsNull() }),
       };

@@ -1,10 +1,10 @@
-import { useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import { addDays } from '@slate-path/core/calendar/localTime';
-import { termToLookAt } from '@slate-path/core/calendar/sectionTime';
 import { nodCounts, withoutNod, type NodCount, type NodGrouping } from '@slate-path/core/nods/counts';
+import { isOfClass } from '@slate-path/core/nods/draws/pool';
 import { displayName } from '@slate-path/core/people/names';
 import { listOf } from '@slate-path/core/records/records';
 import type { Nod } from '@slate-path/core/records/schema';
@@ -16,19 +16,19 @@ import { Empty } from '../../parts/Empty';
 import { LinkRow } from '../../parts/LinkRow';
 import { choicePhrase, Sentence } from '../../parts/Sentence';
 import { Words } from '../../parts/Words';
-import { useNow } from '../../sync/clock';
 import { useLastDay } from '../../sync/sections';
 import { TakeBack } from '../../sync/TakeBack';
 import { useRecords } from '../../sync/useRecords';
 import { useView } from '../../sync/views';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
-import { usualRanges } from '../attendance/totals/ranges';
 import { CountChart } from '../observation/counts/CountChart';
 import { ClassPage } from '../people/class/lazyClassPage';
 import { useStudentsOf } from '../people/class/useStudentsOf';
 import { nodsHistory, stillHere } from './giving';
 import { NodWordsSheet } from './NodWordsSheet';
+import { shortened } from './shortened';
+import { useDays } from './useDays';
 
 const groupings: { value: NodGrouping; label: string }[] = [
   { value: 'student', label: 'by student' },
@@ -42,26 +42,23 @@ const axes: Record<NodGrouping, string> = {
 };
 /** Who has had none for so long is named. */
 const daysWithout = 28;
-const longestLabel = 17;
 
 /** The nods of a class: how many, to whom, what for, where and when; and who has had none. */
 export function NodsScreen() {
   const { sectionId } = useLocalSearchParams<{ sectionId: string }>();
-  const now = useNow();
+  const router = useRouter();
   const wide = useWide();
   const current = useRecords((state) => state.current);
-  const terms = listOf(current, 'term').sort((a, b) => (a.startsOn < b.startsOn ? 1 : -1));
-  const ranges = usualRanges(now.date, terms);
   const lastDay = useLastDay(sectionId);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const { from, to, phrase } = useDays(lastDay);
   const [grouping, setGrouping] = useState<NodGrouping>('student');
   const [open, setOpen] = useState<Nod | null>(null);
-  const rangeKey = chosen ?? termToLookAt(terms, lastDay)?.id ?? now.date.slice(0, 7);
-  const span = ranges.find(({ key }) => key === rangeKey) ?? ranges[0] ?? { from: now.date, to: now.date };
-  useView(addressOf('nods', { sectionId, from: span.from, to: span.to }));
+  useView(addressOf('nods', { sectionId, from, to }));
   const students = useStudentsOf(sectionId, lastDay);
+  const inClass = new Set(students.map(({ id }) => id));
   const nods = listOf(current, 'nod')
-    .filter(({ sectionId: of, at }) => of === sectionId && span.from <= at && at.slice(0, 10) <= span.to)
+    .filter((nod) => isOfClass(nod, sectionId) && (nod.sectionId !== null || inClass.has(nod.studentId)))
+    .filter(({ at }) => from <= at && at.slice(0, 10) <= to)
     .sort((a, b) => (a.at < b.at ? 1 : -1));
   const counts = nodCounts(nods, grouping);
   const without = withoutNod(
@@ -83,16 +80,21 @@ export function NodsScreen() {
       page="Counts"
       tab="Nods"
       tools={<TakeBack about={nodsHistory} concerns={stillHere} />}
+      main={
+        nods.length > 0
+          ? {
+              label: 'Draw among them',
+              onPress: () => {
+                router.push({ pathname: '/classes/[sectionId]/draws', params: { sectionId } });
+              },
+            }
+          : undefined
+      }
     >
       <Sentence
         parts={[
           `${many(nods.length, 'nod')} in `,
-          choicePhrase({
-            name: 'choose the days',
-            value: rangeKey,
-            options: ranges.map(({ key, label }) => ({ value: key, label })),
-            onChange: setChosen,
-          }),
+          phrase,
           ', ',
           choicePhrase({
             name: 'choose how they are counted',
@@ -171,6 +173,3 @@ export function NodsScreen() {
     </ClassPage>
   );
 }
-
-const shortened = (label: string) =>
-  label.length > longestLabel ? `${label.slice(0, longestLabel - 1)}…` : label;

@@ -68,6 +68,7 @@ function messagesFor(
         ...{ occasion: `nod ${nodId}`, reason: `A nod: ${nod.reason}`.slice(0, 200) },
         ...written(toWhom),
         tone: 'good' as const,
+        showsAddresses: false,
         writtenAt: new Date(now()).toISOString(),
         notBefore: new Date(tellAt(now(), zoneOf(school), telling)).toISOString(),
       },

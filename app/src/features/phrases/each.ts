@@ -96,6 +96,7 @@ export function tellHome(
       body: letterOf(text, teacherName).slice(0, 5000),
       writtenAt: new Date(now()).toISOString(),
       notBefore: null,
+      showsAddresses: false,
       tone,
     }));
   for (let at = 0; at < messages.length; at += mostMessages)

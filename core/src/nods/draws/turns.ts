@@ -19,7 +19,7 @@ function hadTheirTurn(draws: readonly PastDraw[]): Set<string> {
 
 /**
  * Who rests in a draw because of earlier ones.
- * @param draws earlier ones of the same class, or of the school, in any order
+ * @param draws all that were made before it in the same class, or the school, in any order
  * @param at the draw's moment, on the school's clocks
  */
 export function restingAt(
@@ -28,10 +28,25 @@ export function restingAt(
   { rest, restWeeks }: Pick<Draw, 'rest' | 'restWeeks'>,
 ): Set<string> {
   if (rest === 'none') return new Set();
-  const before = draws
-    .filter((draw) => draw.at <= at)
-    .sort((a, b) => (a.at < b.at || (a.at === b.at && a.id < b.id) ? -1 : 1));
+  const before = [...draws].sort((a, b) => (a.at < b.at || (a.at === b.at && a.id < b.id) ? -1 : 1));
   if (rest === 'everyone') return hadTheirTurn(before);
   const since = addDays(at.slice(0, 10), -7 * (restWeeks ?? 0));
   return new Set(before.filter((draw) => draw.at.slice(0, 10) > since).flatMap(({ winners }) => winners));
+}
+
+/**
+ * The first day on which one of some students, who all rest for some weeks, can be drawn again.
+ * @returns `YYYY-MM-DD`; null where none of them was ever drawn
+ */
+export function firstFreeOn(
+  draws: readonly PastDraw[],
+  studentIds: readonly string[],
+  restWeeks: number,
+): string | null {
+  const free = studentIds.flatMap((id) => {
+    const days = draws.filter(({ winners }) => winners.includes(id)).map(({ at }) => at.slice(0, 10));
+    const last = days.sort().at(-1);
+    return last === undefined ? [] : [addDays(last, 7 * restWeeks)];
+  });
+  return free.sort()[0] ?? null;
 }

@@ -117,6 +117,14 @@ export function lettersBy(sql: Sql, teacherId: string): LetterRow[] {
   );
 }
 
+/** The letters of what somebody wrote in one go; of one that was sent again, the last. */
+export function lettersOfNotice(sql: Sql, noticeId: string, teacherId: string): LetterRow[] {
+  return sql.all<LetterRow>(
+    `SELECT l.* FROM "letter" l JOIN "message" m ON m."id" = l."aboutId" WHERE m."noticeId" = :noticeId AND NOT m."removed" AND l."teacherId" = :teacherId AND l."id" NOT IN (SELECT "insteadOf" FROM "letter" WHERE "insteadOf" IS NOT NULL) ORDER BY l."queuedAt", l."id"`,
+    { noticeId, teacherId },
+  );
+}
+
 export function letterById(sql: Sql, id: string): LetterRow | undefined {
   return sql.get<LetterRow>('SELECT * FROM "letter" WHERE "id" = ?', id);
 }

@@ -1,3 +1,4 @@
+import { zipSync } from 'fflate';
 import { ulid } from 'ulid';
 import { reasonWords } from '@slate-path/core/people/messages/letterStates';
 import { fateOf } from '@slate-path/core/people/messages/fate';
@@ -7,7 +8,7 @@ import type { Sql } from '../../database/sql';
 import { Problem } from '../../http/problem';
 import { route } from '../../http/route';
 import { bytesOf, mailOf } from './letter';
-import { addLetter, letterById, lettersBy } from './letters';
+import { addLetter, letterById, lettersBy, lettersOfNotice } from './letters';
 import { endMail, senderOf, setMail } from './mailSettings';
 import type { Postman } from './postman';
 import { teller } from './teller';
@@ -44,6 +45,24 @@ const ofWriters = [
       response.type('message/rfc822');
       response.setHeader('Content-Disposition', 'attachment; filename="message.eml"');
       return bytesOf(mail);
+    },
+  }),
+  route('lettersFile', {
+    allow: 'member',
+    async handle({ params: { noticeId }, teacherId, services: { database, postman }, response }) {
+      const sender = senderOf(postman.access);
+      const files: Record<string, Uint8Array> = {};
+      for (const letter of lettersOfNotice(database.lookUp, noticeId, teacherId)) {
+        const mail = mailOf(database.lookUp, letter, sender);
+        // In the order in which they stand in the outbox; who each is for stands in it.
+        const number = String(Object.keys(files).length + 1).padStart(3, '0');
+        if (mail) files[`${number}.eml`] = await bytesOf(mail);
+      }
+      if (Object.keys(files).length === 0)
+        throw new Problem(404, 'Not found', 'There are no such letters of yours.');
+      response.type('application/zip');
+      response.setHeader('Content-Disposition', 'attachment; filename="letters.zip"');
+      return zipSync(files);
     },
   }),
   route('sendLetterAgain', {

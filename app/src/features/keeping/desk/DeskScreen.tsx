@@ -28,7 +28,9 @@ const looks: { value: ThemeChoice; label: string }[] = [
 ];
 
 /** What the school and its lessons go by, and where it stands: a page each. */
-function OtherPages({ hasClasses, isKeeper }: { hasClasses: boolean; isKeeper: boolean }) {
+function OtherPages() {
+  const { role, isKeeper } = useAccount();
+  const hasClasses = role !== 'reader';
   const router = useRouter();
   const current = useRecords((state) => state.current);
   const kinds = listOf(current, 'standing').sort((a, b) => a.position - b.position);
@@ -38,7 +40,8 @@ function OtherPages({ hasClasses, isKeeper }: { hasClasses: boolean; isKeeper: b
       .sort(),
   );
   const to =
-    (page: 'vocabulary' | 'look-fors' | 'outbox' | 'shared' | 'colleagues' | 'mail' | 'phrases') => () => {
+    (page: 'vocabulary' | 'look-fors' | 'outbox' | 'shared' | 'colleagues' | 'mail' | 'phrases' | 'nods') =>
+    () => {
       router.push(`/desk/${page}`);
     };
   const groups: Group[] = [
@@ -79,6 +82,15 @@ function OtherPages({ hasClasses, isKeeper }: { hasClasses: boolean; isKeeper: b
               label: 'Shared',
               note: 'Pages for readers: what went to whom, until when',
               onPress: to('shared'),
+            }
+          : null,
+        role === 'teacher'
+          ? {
+              label: 'Nods in the school',
+              note: isKeeper
+                ? 'Of all classes, counted; draws among everybody'
+                : 'Who had some, in all classes',
+              onPress: to('nods'),
             }
           : null,
         {
@@ -123,7 +135,7 @@ export function DeskScreen() {
     <>
       <TermDates />
       {hasClasses ? <Timetable /> : null}
-      <OtherPages {...{ hasClasses, isKeeper }} />
+      <OtherPages />
     </>
   );
   const right = (

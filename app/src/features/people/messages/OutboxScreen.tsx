@@ -1,3 +1,4 @@
+import Download from 'lucide-react-native/icons/download';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -8,6 +9,7 @@ import { groupBy } from '@slate-path/core/records/groupBy';
 import { listOf } from '@slate-path/core/records/records';
 import type { Message } from '@slate-path/core/records/schema';
 import { many } from '@slate-path/core/words/many';
+import { FileAction } from '../../../files/FileAction';
 import { Action } from '../../../parts/Action';
 import { Card } from '../../../parts/Card';
 import { longDay } from '../../../parts/dates';
@@ -151,6 +153,16 @@ export function OutboxScreen() {
               <Words tone="inkQuiet">
                 {`${longDay(date)}, ${time} · ${found.length} to ${first.toWhom === 'student' ? 'students' : 'guardians'}`}
               </Words>
+              {found.some(({ id }) => byMessage.has(id)) ? (
+                <View style={{ alignItems: 'flex-start' }}>
+                  <FileAction
+                    label="All as .eml in one file"
+                    name={`All as .eml in one file: ${first.reason}`}
+                    icon={Download}
+                    address={addressOf('lettersFile', { noticeId: first.noticeId })}
+                  />
+                </View>
+              ) : null}
             </View>
             {found.flatMap(writtenOf).map(({ letter, message }) => (
               <LetterLine

@@ -18,6 +18,7 @@ import { monthName } from '../../../parts/dates';
 import { Empty } from '../../../parts/Empty';
 import { Field } from '../../../parts/Field';
 import { Page } from '../../../parts/Page';
+import { TickRow } from '../../../parts/TickRow';
 import { Words } from '../../../parts/Words';
 import { forgetTyped } from '../../../parts/typed';
 import { Typing } from '../../../parts/Typing';
@@ -131,6 +132,7 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
   const form = `message ${sectionId} ${date} ${textKey}`;
   const text = written[textKey] ?? template;
   const [decided, setDecided] = useState<Record<string, boolean>>({});
+  const [together, setTogether] = useState(false);
   const [told, setTold] = useState('');
   const [sent, setSent] = useState(0);
   const people = readersOf(
@@ -175,6 +177,7 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
       body: filled(reader).body,
       writtenAt,
       notBefore: null,
+      showsAddresses: toWhom === 'guardians' && together,
       tone: group === 'everyone' ? ('neutral' as const) : ('worry' as const),
     }));
     makeChange('message.send', { messages }, 'outbox');
@@ -205,6 +208,15 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
           setDecided({ ...decided, [keyOf(reader)]: decision });
         }}
       />
+      {toWhom === 'guardians' && going.some(({ addresses }) => addresses.length > 1) ? (
+        <TickRow
+          name="Guardians of one student see each other’s address"
+          ticked={together}
+          onChange={setTogether}
+        >
+          <Words>Guardians of one student see each other’s address</Words>
+        </TickRow>
+      ) : null}
       <View style={{ alignItems: 'flex-start', gap: space(2) }}>
         <Action
           label="Copy their addresses"

@@ -1,0 +1,1 @@
+export { DrawsScreen as default } from '../../../features/nods/lazyPages';

@@ -1,0 +1,1 @@
+export { SchoolNodsScreen as default } from '../../features/nods/lazyPages';
