@@ -37,6 +37,22 @@ export const screens: Screen[] = [
   { path: '/?mode=nods', says: 'Kept at it', taps: ['Whom nods are told to'], then: 'Quiet hours' },
   { path: '/?mode=nods', says: 'Kept at it', taps: ['Change what nods are for'], then: 'Another reason' },
   { path: '/classes/SECTION/nods', says: 'No nod in four weeks' },
+  { path: '/classes/SECTION/draws', says: 'In the draw' },
+  { path: '/classes/SECTION/draws', says: 'In the draw', taps: ['How it was drawn'], then: 'SHA-256' },
+  {
+    path: '/classes/SECTION/draws',
+    says: 'In the draw',
+    taps: ['Draw on the big screen'],
+    then: 'Draw from',
+  },
+  {
+    path: '/classes/SECTION/draws',
+    says: 'In the draw',
+    taps: ['With a number somebody names'],
+    then: 'dice',
+  },
+  { path: '/desk/nods', says: 'nods in' },
+  { path: '/desk/nods', says: 'nods in', taps: ['Draws'], then: 'In the draw' },
   { path: '/each?lessonId=LESSON&group=everyone', says: 'Write your own' },
   {
     path: '/each?lessonId=LESSON&group=everyone',
