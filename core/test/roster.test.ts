@@ -245,6 +245,7 @@ describe('a roster meets those who are there', () => {
       added: null,
       changed: { email: 'ana@x.org' },
       guardians: [],
+      guardiansChanged: [],
       enrolment: null,
     });
     expect(settledRow(row, 'accept', 's', here)).toBe(row);
@@ -263,6 +264,7 @@ describe('a roster meets those who are there', () => {
         guardians: [
           { id: 'new1', name: 'Ines Quispe', email: 'ines@x.org', phone: '01 555 0199', relation: '' },
         ],
+        guardiansChanged: [],
         enrolment: null,
       },
       {
@@ -277,6 +279,7 @@ describe('a roster meets those who are there', () => {
         },
         changed: {},
         guardians: [],
+        guardiansChanged: [],
         enrolment: { id: 'new3', cohort: '', startsOn: '2026-11-23' },
       },
     ]);

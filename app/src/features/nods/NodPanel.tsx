@@ -7,7 +7,9 @@ import { addressOf } from '@slate-path/core/api/address';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import { displayName, shortName } from '@slate-path/core/people/names';
 import type { Lesson, Nod } from '@slate-path/core/records/schema';
+import { groupBy } from '@slate-path/core/records/groupBy';
 import { listed } from '@slate-path/core/words/listed';
+import { many } from '@slate-path/core/words/many';
 import { Board } from '../../parts/Board';
 import { IconAction } from '../../parts/IconAction';
 import { TapArea } from '../../parts/TapArea';
@@ -35,6 +37,8 @@ interface NodPanelProps {
 }
 
 const daysBefore = 28;
+/** More names than that do not stand in a line. */
+const mostNamed = 6;
 
 /** By student: the nods of this lesson, and of the four weeks to it. */
 function useNodCounts(lesson: Lesson) {
@@ -92,6 +96,23 @@ export default function NodPanel({ lesson, rows }: NodPanelProps) {
     const ids = giveNods(row.lesson, [row.student], { reason: reason.name, place, comment: '' });
     setLast((before) => [...before, ...ids]);
   }, []);
+  const present = rows.filter((row) => !isAway(row));
+  const giveAll = (all: readonly LessonRow[]) => {
+    if (!hand) return;
+    const words = { reason: hand.name, place: room, comment: '' };
+    // Classes that are taught together each have their own lesson.
+    const lessons = [...groupBy(all, ({ lesson: of }) => of.id).values()];
+    const ids = lessons.flatMap((of) =>
+      of[0]
+        ? giveNods(
+            of[0].lesson,
+            of.map(({ student }) => student),
+            words,
+          )
+        : [],
+    );
+    setLast((before) => [...before, ...ids]);
+  };
   const close = () => {
     setOpen(null);
   };
@@ -150,7 +171,7 @@ export default function NodPanel({ lesson, rows }: NodPanelProps) {
                 style={{ minHeight: 52, justifyContent: 'center' }}
               >
                 <Words bold size="small" lines={1}>
-                  {`${listed(given.map(({ studentId }) => nameOf(studentId)))}: ${given[0]?.reason ?? ''}`}
+                  {`${given.length > mostNamed ? many(given.length, 'student') : listed(given.map(({ studentId }) => nameOf(studentId)))}: ${given[0]?.reason ?? ''}`}
                 </Words>
                 <Words bold size="small" tone="slate" lines={1}>
                   {given[0]?.comment || 'Add a few words'}
@@ -188,17 +209,32 @@ export default function NodPanel({ lesson, rows }: NodPanelProps) {
           />
         </View>
         <ReasonTray reasons={reasons} heldId={hand.id} onHold={setHeld} />
-        <TapArea
-          name="All nods of the class"
-          onTap={() => {
-            router.push({ pathname: '/classes/[sectionId]/nods', params: { sectionId: lesson.sectionId } });
-          }}
-          style={{ minHeight: 44, justifyContent: 'center' }}
-        >
-          <Words bold tone="slate">
-            All nods of the class
-          </Words>
-        </TapArea>
+        <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: space(3) }}>
+          <TapArea
+            name="All nods of the class"
+            onTap={() => {
+              router.push({ pathname: '/classes/[sectionId]/nods', params: { sectionId: lesson.sectionId } });
+            }}
+            style={{ minHeight: 44, justifyContent: 'center' }}
+          >
+            <Words bold tone="slate">
+              All nods of the class
+            </Words>
+          </TapArea>
+          {present.length > 1 ? (
+            <TapArea
+              name={`To all ${present.length} who are here: ${hand.name}`}
+              onTap={() => {
+                giveAll(present);
+              }}
+              style={{ minHeight: 44, justifyContent: 'center' }}
+            >
+              <Words bold tone="slate">
+                {`To all ${present.length}`}
+              </Words>
+            </TapArea>
+          ) : null}
+        </View>
       </View>
       {open === 'words' && given.length > 0 ? (
         <NodWordsSheet nods={given} lesson={lesson} onClose={close} />

@@ -9,6 +9,15 @@ const Person = z.strictObject({
   added: StudentFields.nullable(),
   changed: recordFields.student.partial(),
   guardians: z.array(GuardianFields).max(4),
+  /** What is news of those who were there. */
+  guardiansChanged: z
+    .array(
+      GuardianFields.pick({ id: true, name: true, email: true, phone: true })
+        .partial()
+        .required({ id: true }),
+    )
+    .max(4)
+    .default([]),
   enrolment: recordFields.enrolment.pick({ cohort: true, startsOn: true }).extend({ id: Id }).nullable(),
 });
 export type RosterPerson = z.infer<typeof Person>;

@@ -2,6 +2,7 @@ import { foldName } from '../names';
 import type { Enrolment, Guardian, Student } from '../../records/schema';
 import type { RosterPerson } from './changes';
 import { whoAtSchool, type AtSchool, type Elsewhere } from './atSchool';
+import { meetGuardians } from './metGuardians';
 import type { RosterRow } from './readRoster';
 
 export const fates = ['new', 'changed', 'same', 'in_doubt', 'left_out'] as const;
@@ -99,6 +100,7 @@ function isNews(before: string, after: string): boolean {
   return before === '' || !lost;
 }
 
+const worded = (parts: readonly string[]) => parts.filter(Boolean).join(', ');
 const joins: FieldChange = { field: 'class', before: '', after: 'joins this class' };
 
 /** What the file says otherwise. */
@@ -111,23 +113,20 @@ function changesOf(
   const changes: FieldChange[] = compared
     .filter((field) => isNews(student[field], row[field]))
     .map((field) => ({ field, before: student[field], after: row[field] }));
-  for (const guardian of newGuardians(row, student.id, people.guardians))
+  const { added, changed } = meetGuardians(row, student.id, people.guardians);
+  for (const guardian of added)
     changes.push({ field: 'guardian', before: '', after: guardian.name || guardian.email });
+  for (const { id, ...news } of changed) {
+    const known = people.guardians.find((one) => one.id === id);
+    const before = [known?.name ?? '', news.phone === undefined ? '' : (known?.phone ?? '')];
+    const after = [known?.name ?? '', ...Object.values(news)];
+    changes.push({ field: 'guardian', before: worded(before), after: worded(after) });
+  }
   const enrolled = people.enrolments.some(
     (e) => e.studentId === student.id && e.sectionId === sectionId && e.endsOn === null,
   );
   if (!enrolled) changes.push(joins);
   return changes;
-}
-
-function newGuardians(row: Pick<RosterRow, 'guardians'>, studentId: string, guardians: readonly Guardian[]) {
-  const known = guardians.filter((guardian) => guardian.studentId === studentId);
-  return row.guardians.filter(
-    ({ name, email }) =>
-      !known.some((k) =>
-        email ? k.email.toLowerCase() === email.toLowerCase() : foldName(k.name) === foldName(name),
-      ),
-  );
 }
 
 /** Somebody of the school comes into one class more; what a colleague keeps of them stays as it is. */
@@ -217,17 +216,14 @@ export function acceptedPeople(
     const changed = Object.fromEntries(
       row.changes.filter(({ field }) => field in fields).map(({ field, after }) => [field, after]),
     );
+    const { added, changed: met } = meetGuardians(row, id, people.guardians);
     const joins = studentId === null || row.changes.some(({ field }) => field === 'class');
     return {
       id,
       added: studentId === null ? fields : null,
       changed: studentId === null ? {} : changed,
-      guardians: newGuardians(row, id, people.guardians).map((guardian) => ({
-        id: newId(),
-        phone: '',
-        ...guardian,
-        relation: '',
-      })),
+      guardians: added.map((guardian) => ({ id: newId(), phone: '', ...guardian, relation: '' })),
+      guardiansChanged: met,
       enrolment: joins ? { id: newId(), cohort: row.cohort, startsOn: from } : null,
     };
   });

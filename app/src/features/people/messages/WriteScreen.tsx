@@ -1,4 +1,3 @@
-import ClipboardCopy from 'lucide-react-native/icons/clipboard-copy';
 import Send from 'lucide-react-native/icons/send';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -6,6 +5,7 @@ import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
 import { listed } from '@slate-path/core/words/listed';
 import { many } from '@slate-path/core/words/many';
+import { contactTones, toneNames, type ContactTone } from '@slate-path/core/contact/tones';
 import { blankNames, blanksIn, fillBlanks, unknownBlanks } from '@slate-path/core/phrases/blanks';
 import { readersOf, type Reader } from '@slate-path/core/people/messages/readers';
 import { displayName } from '@slate-path/core/people/names';
@@ -24,7 +24,6 @@ import { forgetTyped } from '../../../parts/typed';
 import { Typing } from '../../../parts/Typing';
 import { useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
-import { copyText } from '../../../files/give';
 import { useAllLessons } from '../../attendance/lesson/lessons';
 import { useAccount } from '../../../sync/account';
 import { now as presentMoment, useNow } from '../../../sync/clock';
@@ -34,6 +33,7 @@ import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
 import { useOwed } from '../../work/useOwed';
 import { audiencesOf, type Asked } from './audiences';
+import { CopyAddresses } from './CopyAddresses';
 import { ReaderList } from './ReaderList';
 import { templateFor } from './templates';
 import { useMembers } from '../../phrases/members';
@@ -133,7 +133,7 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
   const text = written[textKey] ?? template;
   const [decided, setDecided] = useState<Record<string, boolean>>({});
   const [together, setTogether] = useState(false);
-  const [told, setTold] = useState('');
+  const [toned, setTone] = useState<ContactTone | null>(null);
   const [sent, setSent] = useState(0);
   const people = readersOf(
     audience?.members.map(({ student }) => student) ?? [],
@@ -154,6 +154,8 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
       missing: [...new Set([...subject.missing, ...body.missing])],
     };
   };
+  // Who is away, or owes work, is written to about a worry, unless it is said otherwise.
+  const tone = toned ?? (group === 'everyone' ? 'neutral' : 'worry');
   const ticked = people.filter(isIn);
   const going = ticked.filter((reader) => filled(reader).missing.length === 0);
   const unfilled = ticked.filter((reader) => !going.includes(reader));
@@ -178,7 +180,7 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
       writtenAt,
       notBefore: null,
       showsAddresses: toWhom === 'guardians' && together,
-      tone: group === 'everyone' ? ('neutral' as const) : ('worry' as const),
+      tone,
     }));
     makeChange('message.send', { messages }, 'outbox');
     forgetTyped(form);
@@ -217,20 +219,7 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
           <Words>Guardians of one student see each other’s address</Words>
         </TickRow>
       ) : null}
-      <View style={{ alignItems: 'flex-start', gap: space(2) }}>
-        <Action
-          label="Copy their addresses"
-          icon={ClipboardCopy}
-          disabled={going.length === 0}
-          onPress={() => {
-            const addresses = going.flatMap((reader) => reader.addresses);
-            void copyText(addresses.join(', '), `${many(addresses.length, 'address', 'addresses')}:`).then(
-              setTold,
-            );
-          }}
-        />
-        {told ? <Words live>{told}</Words> : null}
-      </View>
+      <CopyAddresses addresses={going.flatMap((reader) => reader.addresses)} />
     </>
   );
   const letter = (
@@ -266,6 +255,14 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
       ) : null}
       {sent > 0 ? (
         <Words bold live>{`${sent === 1 ? '1 message is' : `${sent} messages are`} in the outbox.`}</Words>
+      ) : null}
+      {toWhom === 'guardians' ? (
+        <Choice
+          name="What home hears"
+          value={tone}
+          options={contactTones.map((value) => ({ value, label: toneNames[value] }))}
+          onChange={setTone}
+        />
       ) : null}
       {isSent ? null : (
         <Words tone="inkQuiet">
