@@ -115,3 +115,14 @@ test('nods are counted, and who has had none is named; a reason that is retired 
   await saved(page);
   expect(await given()).toEqual(['Kept at it: All morning, in the rain.']);
 });
+
+test('a nod to all who are here is one tap, and one to take back', async () => {
+  await page.goto(`${server.address}/?mode=nods`);
+  await tap(page, 'To all 5 who are here');
+  await says(page, 'Mei, Pupil02, Pupil03, Pupil04 and Pupil05: Helped somebody');
+  await saved(page);
+  expect(await given()).toHaveLength(6);
+  await tap(page, 'Take back');
+  await saved(page);
+  expect(await given()).toHaveLength(1);
+});
