@@ -50,6 +50,10 @@ const brought = {
     { ...record, id: 'nm', noteId: 'mine', studentId: 'ann' },
   ],
   message: [{ ...record, id: 'letter', studentId: 'ann' }],
+  draw: [
+    { ...record, id: 'd', sectionId: 's', entries: [], winners: [] },
+    { ...record, id: 'ofSchool', sectionId: null, entries: [], winners: [] },
+  ],
   standing: [standing('theirs', 'A', 'away')],
   term: [
     { ...record, id: 'term', startsOn: '2026-11-02', endsOn: '2026-12-04' },
@@ -73,6 +77,7 @@ test('a class is taken out with its students, their guardians, its records and t
       note: ['n'],
       noteStudent: ['na'],
       message: [],
+      draw: ['d'],
       term: ['term', 'spring'],
       standing: ['theirs'],
     },
@@ -92,5 +97,6 @@ test.each([
   expect(fitted.standing?.map(({ id }) => id)).toEqual(added);
   // Only the keeper adds terms, and none beside one that is there.
   const ids = (rows: readonly { id: string }[] | undefined) => rows?.map(({ id }) => id);
+  expect(ids(fitted.draw)).toEqual(isKeeper ? ['d', 'ofSchool'] : ['d']);
   expect([ids(fitted.term), ids(fitted.dayOff)]).toEqual(isKeeper ? [['spring'], ['easter']] : [[], []]);
 });

@@ -56,6 +56,8 @@ export function intoSchool(records: RecordLists, receiving: Receiving): RecordLi
     term: terms,
     dayOff: (records.dayOff ?? []).filter((day) => terms.some((term) => meets(term, day))),
     standing: added.map((one) => ({ ...one, mergedIntoId: standingOf(one.mergedIntoId) })),
+    // Those of a whole school are its keeper's.
+    draw: (records.draw ?? []).filter(({ sectionId }) => receiving.isKeeper || sectionId !== null),
     mark: (records.mark ?? []).map((mark) => ({ ...mark, standingId: standingOf(mark.standingId) })),
   };
 }
