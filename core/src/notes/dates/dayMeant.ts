@@ -72,7 +72,8 @@ export function partOfMonth(part: string, month: number, { today }: DateContext)
   const year = Number(today.slice(0, 4));
   const dateIn = (some: number) => {
     const last = getDaysInMonth(new Date(some, month - 1));
-    const week = ['first', 'second', 'third'].indexOf(part.split(' ')[0]?.toLowerCase() ?? '');
+    const nth = part.split(' ')[0]?.toLowerCase() ?? '';
+    const week = Math.max(['first', 'second', 'third'].indexOf(nth), ['1st', '2nd', '3rd'].indexOf(nth));
     const day = /end/i.test(part) ? last : /mid/i.test(part) ? 15 : 1;
     if (week > 0) return addDays(mondayOf(`${some}-${pad(month)}-01`), 7 * week);
     return `${some}-${pad(month)}-${pad(day)}`;

@@ -135,6 +135,24 @@ function daysNamed(text: string, context: DateContext): Found[] {
   return found;
 }
 
+/** What stands between a day and the one that is meant instead: "on Monday, no, sorry, on Tuesday". */
+const correction =
+  /^\W*(?:no|sorry|wait|i mean|or rather|rather|actually|make that|scratch that)\b(?:\W+(?:no|sorry|wait|i|mean|rather|actually|make|that|it's|its|it|is|on|the|for|till|until|by))*\W*$/i;
+/** What is settled in the end: "next week, or the one after, so let's say Monday". */
+const decision = /^[^.!?;\n]*\blet['’]?s (?:say|make it)\W+(?:on |the |for )*$/i;
+
+/** Leaves out days that are put right in the same breath. */
+function notPutRight(found: readonly Found[], text: string): Found[] {
+  const inOrder = found.toSorted((a, b) => a.from - b.from);
+  return inOrder.filter(
+    (one, index) =>
+      !inOrder.slice(index + 1).some((other, ahead) => {
+        const between = text.slice(one.to, other.from);
+        return decision.test(between) || (ahead === 0 && correction.test(between));
+      }),
+  );
+}
+
 /**
  * The days a text speaks of, in the order of the text. Names of days are the next such day, or the last
  * one where the sentence tells of what is over ("was late on Monday"); a day without school becomes the
@@ -164,7 +182,7 @@ function datesIn(
   const { text: spelled, placeBefore } = withSpelledDays(text);
   const named = taken.filter((name) => overlaps(name, { from, to: from + text.length }));
   const isName = (word: Word) => named.some((name) => overlaps(name, word));
-  return daysNamed(spelled, context)
+  return notPutRight(daysNamed(spelled, context), spelled)
     .map((one) => ({ ...one, from: from + placeBefore(one.from), to: from + placeBefore(one.to) }))
     .filter((one) => !named.some((name) => overlaps(name, one)))
     .flatMap((one) => settled(one, words, context, isName) ?? [])

@@ -60,6 +60,27 @@ export const lengthsOfTime: Rule[] = [
   ],
   // "Chapter 6 in 3 days = 12 pages a day".
   [new RegExp(`\\bin (?:${someWord}) (?:day|week|month)s?(?= ?=| than\\b)`, 'gi'), overAlready],
+  // "Off Wed–Fri last week", "the best Wednesday in weeks".
+  [
+    new RegExp(
+      `\\b(?:${weekdayWord}) ?(?:-|–|to|and|or|until|till|/) ?(?:${weekdayWord}),? (?:of )?last week\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [
+    new RegExp(`\\b(?:best|worst|[a-z]+est|first|only) (?:${weekdayWord}) (?:in|for|since|of the)\\b`, 'gi'),
+    overAlready,
+  ],
+  // "No swim kit Thursday": it was missing.
+  [
+    new RegExp(
+      `\\bno (?:[a-z]+ )?(?:kit|homework|hw|lunch|pen|pencil|book|bag|coat|planner|slip|money|log|card|glasses|shoes|boots) (?:on )?(?:${weekdayWord})\\b`,
+      'gi',
+    ),
+    overAlready,
+  ],
+  [/\btomorrow never comes\b/gi, overAlready],
   // "The Friday lessons", "she works Mondays", "no show on Wednesday last".
   [
     new RegExp(

@@ -57,11 +57,72 @@ export const relativeDays: Rule[] = [
   ],
   [
     new RegExp(`\\b(${weekdayWord}) in (a|one|two|three|\\d) weeks?\\b`, 'gi'),
-    ([, day = '', n], { today }) => ahead(addDays(nextWeekday(today, weekdayNumber(day)), 7 * count(n))),
+    ([, day = '', n], { today }) =>
+      // On a Wednesday "Wednesday in a week" is a week from today.
+      ahead(addDays(nextWeekday(addDays(today, -1), weekdayNumber(day)), 7 * count(n))),
+  ],
+  [
+    /\btoday (?:over|in) (?:(eight|8)|fourteen|14) days\b/gi,
+    ([, eight], { today }) => ahead(addDays(today, eight === undefined ? 14 : 7)),
+  ],
+  [
+    /\b(?:(from|by|until|till|til|before|early|start of|beginning of) )?next month\b/gi,
+    ([, bound], { today }) => {
+      const date = `${nextMonth(today.slice(0, 7), 1)}-01`;
+      return bound === undefined ? { date, tense: 'open', onlyAhead: true } : ahead(date);
+    },
+  ],
+  // "I have given him one more week", "one more week given".
+  [
+    new RegExp(
+      `\\bgiven (?:it |him |her |them )?(${someWord}) more (day|week|fortnight)s?\\b|\\b(${someWord}) more (day|week|fortnight)s? given\\b`,
+      'gi',
+    ),
+    ([, a, b, c, d], { today }) => ahead(later(today, count(a ?? c), b ?? d ?? '')),
+  ],
+  // "Redo the report, 1 week" at the end of a note.
+  [
+    new RegExp(`(?<=[a-z], )(${someWord}) (day|week|fortnight)s?(?=\\s*(?:$|[.;\\n]))`, 'gi'),
+    ([, n, unit = ''], { today }) => ({
+      date: later(today, count(n), unit),
+      tense: 'open',
+      onlyAhead: true,
+    }),
+  ],
+  [
+    new RegExp(`\\b(${weekdayWord}) it is\\b`, 'gi'),
+    ([, day = ''], { today }) => ahead(nextWeekday(today, weekdayNumber(day))),
+  ],
+  // "On the Tuesday in eight days": a week after the next one.
+  [
+    new RegExp(`\\b(${weekdayWord}) in (?:(eight|8)|fourteen|14) days\\b`, 'gi'),
+    ([, day = '', eight], { today }) =>
+      ahead(addDays(nextWeekday(today, weekdayNumber(day)), eight === undefined ? 14 : 7)),
+  ],
+  // "Every Friday, starting with this one".
+  [
+    new RegExp(
+      `\\bevery (${weekdayWord})\\b[^.;!?]{0,40}\\b(?:starting|beginning) (?:with |from |on )?(?:this (?:one|week)|the next(?: one)?|now)\\b`,
+      'gi',
+    ),
+    ([, day = ''], { today }) => ahead(nextWeekday(today, weekdayNumber(day))),
+  ],
+  // "Whether Thursday or Friday suits her better": nothing is settled.
+  [
+    new RegExp(`\\bwhether (?:it is |it's |on )?(?:${weekdayWord}) or (?:on )?(?:${weekdayWord})\\b`, 'gi'),
+    overAlready,
+  ],
+  // "Thursday and Friday of next week": the first of them.
+  [
+    new RegExp(
+      `\\b(${weekdayWord})(?:(?:,| and| or| to| until| till| ?[-–/]) ?(?:${weekdayWord}))+ (?:of )?next week\\b`,
+      'gi',
+    ),
+    ([, day = ''], { today }) => ahead(addDays(mondayOf(today), 6 + weekdayNumber(day))),
   ],
   [
     new RegExp(
-      `\\b(${weekdayWord}) (?:of )?next week\\b|\\bnext week(?:'s|’s)?,? (?:on )?(${weekdayWord})\\b`,
+      `\\b(${weekdayWord}) (?:of )?next week\\b|\\bnext week(?:'s|’s)?,? (?:(?:perhaps|maybe|probably|possibly|likely|ideally|preferably|say|either) )?(?:on )?(?:the )?(${weekdayWord})\\b`,
       'gi',
     ),
     ([, a, b], { today }) => ahead(addDays(mondayOf(today), 6 + weekdayNumber(a ?? b ?? ''))),
@@ -93,7 +154,7 @@ export const relativeDays: Rule[] = [
     (_, { today }) => ahead(addDays(`${nextMonth(today.slice(0, 7), 1)}-01`, -1)),
   ],
   [
-    /\b(?:before|b4|by) (?:the )?weekend\b/gi,
+    /\b(?:before|b4|by) (?:the )?week ?end\b/gi,
     (_, context) => {
       const end = weekEnd(mondayOf(context.today), context);
       return { date: end, tense: 'open', before: addDays(end, -7) };
@@ -155,6 +216,27 @@ export const relativeDays: Rule[] = [
       'gi',
     ),
     ([, day = ''], { today }) => ahead(addDays(nextWeekday(today, weekdayNumber(day)), 7)),
+  ],
+  // "On Monday there is no lesson, so the test moves to the day after".
+  [
+    new RegExp(
+      `\\b(?:this |next |on )?(${weekdayWord})( week)?\\b[^.;!?]{0,60}\\bto the day after\\b(?! tomorrow)`,
+      'gi',
+    ),
+    ([, day = '', week], { today }) =>
+      ahead(addDays(nextWeekday(today, weekdayNumber(day)), week === undefined ? 1 : 8)),
+  ],
+  // "I want to leave it for a fortnight".
+  [
+    new RegExp(
+      `(?<=\\b(?:leave|try|watch|let|wait) (?:[\\p{L}']+ ){0,3}for )(?:another )?(${someWord}) (day|week|fortnight)s?\\b`,
+      'giu',
+    ),
+    ([, n, unit = ''], { today }) => ({
+      date: later(today, count(n), unit),
+      tense: 'open',
+      onlyAhead: true,
+    }),
   ],
   [
     new RegExp(`\\bthe (?:${weekdayWord}) before\\b(?! (?:the|he|she|they|we|i|it|last)\\b)`, 'gi'),

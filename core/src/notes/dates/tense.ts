@@ -13,6 +13,8 @@ import {
   countBefore,
   countNow,
   isPlanned,
+  awayThen,
+  partOfDay,
 } from './tenseWords';
 import type { Word } from '../words';
 
@@ -86,7 +88,11 @@ export function tenseAt(words: readonly Word[], first: number, isName: IsName, t
   const beside = besideDate(words, first);
   // "no need to come before Friday" has a Friday to look at.
   const bounded = beside === 'ahead' && !/\b(?:for|this|coming|next)(?: the)?$/.test(said);
-  if (/^after\b/.test(said.split(' ').at(-1) ?? '') && pastOnly(tenseOf(follows, isName)) === 'past')
+  if (
+    /^after\b/.test(said.split(' ').at(-1) ?? '') &&
+    !isReport(follows) &&
+    pastOnly(tenseOf(follows, isName)) === 'past'
+  )
     return 'past';
   if ((!bounded || /\bnothing (?:is |was )?due$/.test(said)) && isDenied(said, ` ${asSaid(follows)}`))
     return 'denied';
@@ -97,6 +103,7 @@ export function tenseAt(words: readonly Word[], first: number, isName: IsName, t
   if (isResult(said) || (going && !part.some(({ folded }) => aheadWords.has(folded)))) return 'past';
   if (hadDone.test(said) || (countBefore.test(said) && countNow.test(nextPart(words, part)))) return 'past';
   if (isPlanned.test(said)) return 'ahead';
+  if (awayThen.test(said) && partOfDay.test(asSaid(follows))) return 'ahead';
   if (/\b(?:moved|postponed|shifted|changed|pushed|put|put off|put back)\b.*\bto(?: the)?$/.test(said))
     return 'ahead';
   if (/\b(?:we|they)(?:['’]ve| have)? (?:settled|fixed) (?:on|for)(?: the)?$/.test(said)) return 'ahead';
@@ -132,8 +139,10 @@ function besidePart(words: readonly Word[], part: readonly Word[], isName: IsNam
 const reporting = new Set('told said says wrote mentioned heard thinks knows'.split(' '));
 
 /** "He comes on Monday, the doctor has said": who says so. */
-const isReport = (part: readonly Word[]) =>
-  part.length <= 5 && reporting.has(part.at(-1)?.folded ?? '') && part.length > 1;
+function isReport(part: readonly Word[]): boolean {
+  const told = /^(?:me|us|him|her|them)$/.test(part.at(-1)?.folded ?? '') ? -2 : -1;
+  return part.length <= 5 && part.length > 1 && reporting.has(part.at(told)?.folded ?? '');
+}
 
 /** Of "she told that her father comes on Thursday" what was told. */
 function reported(part: Word[], date: Word | undefined): Word[] {
@@ -141,11 +150,27 @@ function reported(part: Word[], date: Word | undefined): Word[] {
     ({ folded }, at) =>
       folded === 'that' && part.slice(Math.max(0, at - 4), at).some((word) => reporting.has(word.folded)),
   );
-  if (that < 0 || date === undefined) return part;
+  if (date === undefined) return part;
   const at = part.indexOf(date);
+  if (that < 0) return saidWithoutThat(part, at);
   // "I said that on Monday is the last chance".
-  const isPresent = /^(?:is|are|has|have|comes?|starts?|begins?)$/.test(part[at + 1]?.folded ?? '');
+  const isPresent = /^(?:is|are|has|have|comes?|goes|starts?|begins?|needs?|wants?|will|can|must)$/.test(
+    part[at + 1]?.folded ?? '',
+  );
   return at - that > 3 || (at > that && isPresent) ? part.slice(that + 1) : part;
+}
+
+/** "She has told me she is away on Friday": what was told, from its own subject on. */
+function saidWithoutThat(part: Word[], at: number): Word[] {
+  const subject = part.findIndex(
+    ({ folded }, index) =>
+      index > 0 &&
+      index < at &&
+      /^(?:he|she|they|it|i|we)$/.test(folded) &&
+      part.slice(Math.max(0, index - 2), index).some((word) => reporting.has(word.folded)) &&
+      /^(?:is|are|am|has|have|comes?|wants?|needs?|can|must|will)$/.test(part[index + 1]?.folded ?? ''),
+  );
+  return subject < 0 ? part : part.slice(subject);
 }
 
 const pastOnly = (tense: Tense): Tense => (tense === 'past' ? 'past' : 'open');
@@ -172,8 +197,11 @@ function besideDate(words: readonly Word[], first: number): Tense {
   const second = beside.at(-2) ?? '';
   if (sinceWords.has(near) || (near === 'the' && sinceWords.has(second)))
     return near === 'after' ? 'ahead' : 'past';
+  // "No more chances after this Friday".
+  if (near === 'this' && second === 'after') return 'ahead';
   if (near === 'of' && second === 'as') return 'ahead';
-  if (near === 'for' && (wasWorkedOn(beside) || wasKept(beside))) return 'past';
+  if (near === 'for' && (wasWorkedOn(beside) || wasKept(beside) || isThanked.test(beside.join(' '))))
+    return 'past';
   if (untilWords.has(near) || (near === 'the' && untilWords.has(second) && second !== 'from')) {
     if (near !== 'this' && near !== 'from') return 'ahead';
   }
@@ -190,6 +218,9 @@ function wasWorkedOn(before: readonly string[]): boolean {
     !before.some((word) => aheadWords.has(word) || word === 'gets' || word === 'be')
   );
 }
+
+/** "Well done for Wednesday". */
+const isThanked = /\b(?:well done|thanks|thank \S+|sorry|praised?(?: \S+)?) for$/;
 
 /** "The log was signed for Tuesday": a list that was kept from day to day. */
 const wasKept = (before: readonly string[]) =>
@@ -218,7 +249,7 @@ function wasDoneOn(before: readonly Word[]): boolean {
 /** The part of a sentence between commas, "but" and "then" that a word stands in. */
 function partAround(words: readonly Word[], at: number): Word[] {
   const splits = (word: Word | undefined) =>
-    word !== undefined && (/[,;(]/.test(word.gap) || ['but', 'then', 'so'].includes(word.folded));
+    word !== undefined && (/[,;(=]/.test(word.gap) || ['but', 'then', 'so'].includes(word.folded));
   let from = at;
   while (from > 0 && !splits(words[from])) from -= 1;
   let to = at + 1;

@@ -27,14 +27,14 @@ export const aheadThings = new Set(
 );
 /** At the head of a part they say what the teacher is going to do. */
 export const intentions = new Set(
-  'ring call phone email write check ask see chase move talk speak remind give try watch look print praise collect return meet follow review revisit retest test mark hand find get send tell show start bring book arrange speak sit seat pair swap discuss decide recheck back'.split(
+  'ring call phone email write check ask see chase move talk speak remind give try watch look print praise collect return meet follow review revisit retest test mark hand find get send tell show start bring book arrange speak sit seat pair swap discuss decide recheck redo back'.split(
     ' ',
   ),
 );
 
 /** What has been done: "has seen", "had forgotten". */
 export const participles = new Set(
-  'seen done been gone taken written spoken given forgotten already eaten fallen begun drawn driven shown stolen broken worn'.split(
+  'seen done been gone taken written spoken given forgotten already eaten fallen begun drawn driven shown stolen broken worn sung swum chosen hidden ridden grown thrown torn bitten frozen'.split(
     ' ',
   ),
 );
@@ -56,4 +56,8 @@ export const countBefore = /\b\d+ (?:[a-z]+ ){0,3}[a-z]+$/;
 export const countNow = /^(?:\d+|none|nothing) (?:[a-z]+ )?(?:today|now|yesterday|this|since)\b/;
 /** "We're starting the new book on Monday". */
 export const isPlanned =
-  /(?:\b(?:is|are|am)|'re|'m|'s) (?:not )?(?:start|begin|hav|mov|tak|giv|meet|see|bring|hold|writ|hand|present|leav|return|visit|try)ing\b[^,;]*$|(?:\b(?:is|are|am)|'re|'m|'s) (?:(?:back|here|in|away|off|out|due|on)(?: on)?(?: the)?|(?:invited|booked|expected)\b[^,;]* on)$|\b(?:has|have) (?:been (?:promised|invited|booked|offered)\b[^,;]* on|(?:proposed|suggested|offered)(?: to [a-z]+)?)(?: the)?$/;
+  /\bknows? about(?: the)?$|^(?:please )?make sure\b[^,;.]*$|\bwould(?:n't| not)? be (?:surprised|good|nice|glad|helpful|better|best)\b[^,;]*\bif\b[^,;]*$|\b(?:comes|starts|begins|returns|arrives|joins)(?: back| in)?(?: on)?(?: the)?$|\b(?:appointment|meeting|test|exam|trip|talk|visit|show|play|concert|deadline|party|match|retest|resit|interview|hearing|operation)s? (?:is|are)(?: now| still)?(?: on)?(?: the)?$|^(?:so |and )?were [a-z]+ing\b[^,;]*$|\blet['’]?s (?:see|look|try|meet|talk)\b[^,;.]*$|\byes,? (?:it['’]?s|it is|s?he is|they are)(?: on)?$|\b(?:asks?|asked|want(?:s|ed) to know|wonder(?:s|ed)) (?:me )?(?:if|whether) (?:he|she|they|we) (?:could|can|may|might)\b[^,;]*?(?: on| for)?(?: the)?$|(?:\b(?:is|are|am)|'re|'m|'s) (?:not )?(?:start|begin|hav|mov|tak|giv|meet|see|bring|hold|writ|hand|present|leav|return|visit|try)ing\b[^,;]*$|(?:\b(?:is|are|am)|'re|'m|'s) (?:(?:back|here|in|away|off|out|due|on)(?: on)?(?: the)?|(?:invited|booked|expected)\b[^,;]* on)$|\b(?:has|have) (?:been (?:promised|invited|booked|offered)\b[^,;]* on|(?:proposed|suggested|offered)(?: to [a-z]+)?)(?: the)?$/;
+
+/** "Away Thu pm (choir)": part of a day, which nobody tells of afterwards. */
+export const awayThen = /\b(?:away|out|off)(?: on)?$/;
+export const partOfDay = /^(?:am|pm|p\d|all day|after lunch|from \d)\b/;

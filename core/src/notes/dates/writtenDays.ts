@@ -9,7 +9,7 @@ const isSoon = (date: string, today: string) => daysBetween(today, date) <= soon
 
 /** What has a day of its own in a school's diary. */
 const dated =
-  'exams?|tests?|quiz|trip|visit|meeting|appointment|appt|party|concert|match|deadline|review|birthday|operation|op|surgery|retakes?|resits?|retests?|dentist|doctor|optician|clinic|hospital|hosp|scan|jabs?|physio|photos?|interview|rehearsal|play|fair|assembly|performance|tournament|parents|starts|ends|back|check|due';
+  'exams?|tests?|quiz|trip|visit|meeting|appointment|appt|party|concert|match|deadline|review|birthday|operation|op|surgery|retakes?|resits?|retests?|dentist|doctor|optician|clinic|hospital|hosp|scan|jabs?|physio|photos?|interview|audition|hearing|rehearsal|play|fair|assembly|performance|tournament|parents|starts|ends|back|check|due';
 
 /** Days written with their number: "9 December", "4/12", "by the 7th". */
 export const writtenDays: Rule[] = [
@@ -48,7 +48,7 @@ export const writtenDays: Rule[] = [
   // "On the thirtieth", "until the ninth": nothing else follows that could be the first or the ninth of its kind.
   [
     new RegExp(
-      `(?<=\\b(?:on|by|till|until|til|before|due|from|for) )the (${ordinals.join('|')})\\b(?=\\s*(?:$|[.,;!?)\\n]|(?:and|or|but|then|at|so|if|unless|is|was|when|because|he|she|they|i|we|to|in|with|for|from|after|before|please|instead|will|would|can|could|must|should|may|might|has|had|needs|depends|seems|suits|we|you)\\b))`,
+      `(?<=\\b(?:on|by|till|until|til|before|due|from|for|around|about|(?:day|date|birthday|deadline|exam|test|concert|trip|hearing|operation|appointment)(?: [a-z]+){0,4} is) )the (${ordinals.join('|')})\\b(?=\\s*(?:$|[.,;!?)\\n]|(?:and|or|but|then|at|so|if|unless|is|was|when|because|he|she|they|i|we|to|in|with|for|from|after|before|please|instead|will|would|can|could|must|should|may|might|has|had|needs|depends|seems|suits|we|you)\\b))`,
       'gi',
     ),
     ([, day = ''], context) => dayOfMonth(ordinals.indexOf(day.toLowerCase()) + 1, context),
@@ -89,7 +89,7 @@ export const writtenDays: Rule[] = [
   ],
   [
     new RegExp(
-      `\\b(?:the )?((?:first|second|third) week (?:of|in)|end of|middle of|mid|mid-|beginning of|start of) ?(${monthWord})\\b`,
+      `\\b(?:the )?((?:first|second|third|1st|2nd|3rd) week(?: of| in)?|end of|middle of|mid|mid-|beginning of|start of) ?(${monthWord})\\b`,
       'gi',
     ),
     ([, part = '', month = ''], context) => partOfMonth(part, monthNumber(month), context),
@@ -154,6 +154,22 @@ export const writtenDays: Rule[] = [
       return found?.date && isSoon(found.date, context.today) ? found : null;
     },
   ],
+  // "Next weigh-in 1/12".
+  [
+    /(?<=\bnext [a-z-]+ )(\d{1,2})\/(\d{1,2})\b(?![/\d]|\.\d)/gi,
+    ([, day, month], context) => {
+      const found = Number(month) > 12 ? null : dayAndMonth(Number(day), Number(month), null, context);
+      return found?.date && isSoon(found.date, context.today) ? found : null;
+    },
+  ],
+  // "Talk 9/12": what has a day and no result.
+  [
+    /(?<=\b(?:talk|call|hearing|appointment|appt|dentist|doctor|optician|interview|concert|party|birthday|photos?) (?:on )?)(\d{1,2})\/(\d{1,2})\b(?![/\d]|\.\d)/gi,
+    ([, day, month], context) => {
+      const found = Number(month) > 12 ? null : dayAndMonth(Number(day), Number(month), null, context);
+      return found?.date && isSoon(found.date, context.today) ? found : null;
+    },
+  ],
   // "Review 2: 14/12": no result is more than what it is out of.
   [
     /(?<![\d/.])\b(\d{1,2})\/(\d{1,2})\b(?![/\d]|\.\d)/g,
@@ -185,6 +201,16 @@ export const writtenDays: Rule[] = [
       const found = dayOfMonth(Number(day), context);
       // "3rd due Mon, 4th due …": no Monday is a 4th.
       return found?.date && weekdayOf(found.date) === weekdayNumber(name) ? found : null;
+    },
+  ],
+  // "Mon 23: 4 out": a day of the month that is that day of the week.
+  [
+    new RegExp(`\\b(${weekdayWord}),? (\\d{1,2})\\b(?=\\s*(?:[:;)–-](?! ?\\d)|$)|: \\d)`, 'gi'),
+    ([, name = '', day], context) => {
+      const found = dayOfMonth(Number(day), context);
+      const isThat = (date: string | null | undefined) => !!date && weekdayOf(date) === weekdayNumber(name);
+      if (isThat(found?.date)) return found;
+      return found && isThat(found.before) ? { date: found.before ?? null, tense: 'past' } : null;
     },
   ],
   // "Cast off 14th": in no row is so much counted.
