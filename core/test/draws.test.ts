@@ -229,6 +229,12 @@ test('a draw that says others than its seed and list give is refused, as is one 
   expect(payload.safeParse({ ...made, winners: [other] }).error?.issues[0]?.message).toMatch(
     /Others are drawn/,
   );
+  // Tickets that nobody has, or that two have, would never all be drawn.
+  const [first, ...others] = made.entries;
+  const twice = { ...made, entries: first ? [first, { ...first, studentId: 'z' }, ...others] : [] };
+  const beyond = { ...made, wanted: 50, tickets: made.tickets - 1 };
+  for (const wrong of [twice, beyond]) expect(payload.safeParse(wrong).success).toBe(false);
+  expect(drawnOf({ ...beyond, tickets: 1 }).length).toBeLessThanOrEqual(2);
   const nobody = { ...made, ...makeDraw(options, new Map(), []) };
   expect(payload.safeParse(nobody).error?.issues[0]?.message).toBe('Nobody was drawn');
 });

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { changeKind } from '../changes/kind';
 import { Id, recordFields } from '../records/schema';
 import { drawnOf, winnersOf } from './draws/drawn';
+import { isGapless } from './draws/lot';
 
 const { draw, nod, nodReason, nodTelling, message } = recordFields;
 const history = () => 'nods';
@@ -46,7 +47,7 @@ export const nodChanges = {
       .strict()
       .refine((made) => made.winners.length > 0, 'Nobody was drawn')
       .refine(
-        (made) => winnersOf(drawnOf(made)).join() === made.winners.join(),
+        (made) => isGapless(made) && winnersOf(drawnOf(made)).join() === made.winners.join(),
         'Others are drawn with this seed from this list',
       ),
     history,

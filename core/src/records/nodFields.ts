@@ -58,7 +58,7 @@ export const nodFields = {
           studentId: Id,
           rests: z.boolean(),
           firstTicket: Tickets.min(1),
-          tickets: Tickets.min(1),
+          tickets: z.int().min(1).max(1000),
         }),
       )
       .max(5000),

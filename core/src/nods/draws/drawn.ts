@@ -33,6 +33,9 @@ function holdersOf(entries: readonly DrawEntry[], tickets: number): number {
   return entries.length + gaps + (next <= tickets ? 1 : 0);
 }
 
+/** So many numbers are enough for any list that was made here; a list that was tampered with ends too. */
+const mostNumbers = 100_000;
+
 /**
  * Who is drawn: number after number of the seed, each to the ticket that it falls on; whose ticket was drawn already is
  * passed over. When all who had no turn yet are drawn and more are wanted, it goes on among the others.
@@ -55,7 +58,7 @@ export function drawnOf({
     const entries = lot.entries.filter((entry) => entry.rests === rests);
     const holders = tickets === 0 ? 0 : holdersOf(entries, tickets);
     const out = new Set<string>();
-    while (drawn.length < wanted && out.size < holders) {
+    while (drawn.length < wanted && out.size < holders && n < mostNumbers) {
       n += 1;
       const ticket = ticketOf(seed, n, tickets);
       const { studentId, key } = ownerOf(entries, ticket);

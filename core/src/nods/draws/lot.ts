@@ -33,3 +33,19 @@ export function lotOf(
 export function mostToDraw({ entries }: Pick<Lot, 'entries'>, rest: Draw['rest']): number {
   return rest === 'weeks' ? entries.filter(({ rests }) => !rests).length : entries.length;
 }
+
+/**
+ * Do the tickets of a list follow one another, in both lots, from 1 to the last? A list that was never made by `lotOf`
+ * may have tickets that nobody can draw; one from which somebody was erased has gaps.
+ */
+export function isGapless({ entries, tickets, restingTickets }: Lot): boolean {
+  const given = { free: 0, resting: 0 };
+  const follows = entries.every(({ rests, firstTicket, tickets: own }) => {
+    const lot = rests ? 'resting' : 'free';
+    const isNext = firstTicket === given[lot] + 1;
+    given[lot] += own;
+    return isNext;
+  });
+  const isOnce = new Set(entries.map(({ studentId }) => studentId)).size === entries.length;
+  return follows && isOnce && given.free === tickets && given.resting === restingTickets;
+}

@@ -41,7 +41,8 @@ function Counted({ answer, grouping }: { answer: Answer; grouping: Grouping }) {
     ...{ key, value: count },
     label: labelOf[grouping](key) || 'not said',
   }));
-  const shown = bars.slice(0, mostBars);
+  const isOverTime = grouping === 'week' || grouping === 'month';
+  const shown = isOverTime ? bars : bars.slice(0, mostBars);
   const { label = '', axis = '' } = groupings.find(({ value }) => value === grouping) ?? {};
   return (
     <Card style={{ flexGrow: 1, flexBasis: 360, gap: space(2) }}>
