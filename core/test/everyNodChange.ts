@@ -34,6 +34,20 @@ export const everyNodChange = {
     winners: ['a'],
   },
   'draw.remove': { id: 'draw' },
+  'tickColumn.set': {
+    columns: [
+      {
+        ...{ id: 'column', sectionId: 's', name: 'Slip returned', kind: 'fee', number: 1, dueOn: null },
+        ...{ legend: 'The blue one', most: 12.5, unit: '€', choices: [], shown: true },
+      },
+    ],
+  },
+  'tick.set': { ticks: [{ columnId: 'column', studentId: 'a', value: '12.5', on: '2026-11-23' }] },
+  'ticks.bring': {
+    columns: [],
+    ticks: [{ columnId: 'column', studentId: 'a', value: '10', owes: 10, exempt: false }],
+  },
+  'tickColumn.remove': { ids: ['column'] },
   'nod.remove': { ids: ['nod'], messageIds: ['told'] },
   'nodReason.retire': { id: 'reason', retired: true },
 } satisfies {
@@ -48,5 +62,9 @@ export const everyNodChange = {
       | 'nodReason.retire'
       | 'draw.make'
       | 'draw.remove'
+      | 'tickColumn.set'
+      | 'tick.set'
+      | 'ticks.bring'
+      | 'tickColumn.remove'
   ]: ChangeOf<K>['payload'];
 };

@@ -12,6 +12,7 @@ import { roomEdits } from '../people/room/edits';
 import { rosterEdits } from '../people/roster/edits';
 import { sweepEdits } from '../observation/sweep/edits';
 import { tallyEdits } from '../observation/tallies/edits';
+import { tickEdits } from '../ticks/edits';
 import { turnEdits } from '../observation/turns/edits';
 import { watchEdits } from '../watch/edits';
 import { ownWorkEdits } from '../work/own/edits';
@@ -38,6 +39,7 @@ const editsByKind = {
   ...noteEdits,
   ...phraseEdits,
   ...nodEdits,
+  ...tickEdits,
   ...watchEdits,
 };
 

@@ -14,6 +14,7 @@ import { roomChanges } from '../people/room/changes';
 import { rosterChanges } from '../people/roster/changes';
 import { sweepChanges } from '../observation/sweep/changes';
 import { tallyChanges } from '../observation/tallies/changes';
+import { tickChanges } from '../ticks/changes';
 import { turnChanges } from '../observation/turns/changes';
 import { watchChanges } from '../watch/changes';
 import { ownWorkChanges } from '../work/own/changes';
@@ -39,6 +40,7 @@ export const changeKinds = {
   ...noteChanges,
   ...phraseChanges,
   ...nodChanges,
+  ...tickChanges,
   ...watchChanges,
 };
 

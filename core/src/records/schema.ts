@@ -4,6 +4,7 @@ import { nodFields } from './nodFields';
 import { noteFields } from './noteFields';
 import { phraseFields } from './phraseFields';
 import { roomFields } from './roomFields';
+import { tickFields } from './tickFields';
 import { contactTones } from '../contact/tones';
 import { lookForSigns } from './signs';
 import { watchFields } from './watchFields';
@@ -27,7 +28,7 @@ export const lookForTones = ['wanted', 'unwanted', 'neutral'] as const;
 export const lookForMeasures = ['count', 'tick', 'seconds'] as const;
 export const turnOutcomes = ['drawn', 'spoke', 'passed', 'skipped'] as const;
 export const markSources = ['tap', 'check_in', 'participants', 'range', 'work'] as const;
-export const lessonModes = ['roll', 'tally', 'sweep', 'circle', 'turns', 'nods'] as const;
+export const lessonModes = ['roll', 'tally', 'sweep', 'circle', 'turns', 'nods', 'ticks'] as const;
 
 /**
  * The fields of every kind of record, one schema each: the same names from database to screen.
@@ -264,6 +265,7 @@ export const recordFields = {
   ...workFields,
   ...phraseFields,
   ...nodFields,
+  ...tickFields,
 } as const;
 
 export type TableName = keyof typeof recordFields;
@@ -314,6 +316,8 @@ export type Nod = RecordOf<'nod'>;
 export type NodReason = RecordOf<'nodReason'>;
 export type NodTelling = RecordOf<'nodTelling'>;
 export type Draw = RecordOf<'draw'>;
+export type TickColumn = RecordOf<'tickColumn'>;
+export type Tick = RecordOf<'tick'>;
 export type Phrase = RecordOf<'phrase'>;
 export type PhraseUse = RecordOf<'phraseUse'>;
 export type ParticipantAnswer = RecordOf<'participantAnswer'>;

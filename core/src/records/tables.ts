@@ -48,6 +48,8 @@ export const tableNames = [
   'nodTelling',
   'nod',
   'draw',
+  'tickColumn',
+  'tick',
   'phrase',
   'phraseUse',
 ] as const satisfies readonly TableName[];
@@ -96,6 +98,8 @@ export const references: { [T in TableName]?: Record<string, TableName> } = {
   activity: { sectionId: 'section', studentId: 'student' },
   nod: { studentId: 'student', sectionId: 'section' },
   draw: { sectionId: 'section' },
+  tickColumn: { sectionId: 'section' },
+  tick: { columnId: 'tickColumn', studentId: 'student' },
   nodTelling: { sectionId: 'section' },
   phraseUse: { phraseId: 'phrase' },
   participantAnswer: { sectionId: 'section', studentId: 'student' },

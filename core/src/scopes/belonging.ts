@@ -62,6 +62,8 @@ const hangsOn: Partial<Record<TableName, readonly (readonly [field: string, tabl
   nodTelling: [['sectionId', 'section']],
   nod: [['sectionId', 'section']],
   draw: [['sectionId', 'section']],
+  tickColumn: [['sectionId', 'section']],
+  tick: [['columnId', 'tickColumn']],
 };
 
 /** The fields of a table that decide where its records belong. */

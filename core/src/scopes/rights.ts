@@ -88,6 +88,10 @@ export const rights: Record<TableName, Right> = {
   // Of the whole school: its list says of every child how many nods they have.
   draw: { reads: ['keeper', ...inClass], writes: ['keeper', ...inClass] },
 
+  // An assistant collects slips and fees too; what is collected, its teachers say.
+  tickColumn: setUp,
+  tick: recorded,
+
   // One that is shared is also changed by whoever wrote it (`server/src/scopes/writer.ts`).
   phrase: { reads: ['own', ...inSchool], writes: ['own', 'keeper'] },
   phraseUse: ofPerson,

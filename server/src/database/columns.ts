@@ -7,6 +7,7 @@ export const text: EntitySchemaColumnOptions = { type: 'text' };
 export const nullableText: EntitySchemaColumnOptions = { type: 'text', nullable: true };
 export const flag: EntitySchemaColumnOptions = { type: 'boolean', default: false };
 export const json: EntitySchemaColumnOptions = { type: 'simple-json' };
+const nullableReal: EntitySchemaColumnOptions = { type: 'real', nullable: true };
 /** A list that was added later: empty where nobody wrote one. */
 const jsonList: EntitySchemaColumnOptions = { type: 'simple-json', default: '[]' };
 
@@ -262,6 +263,14 @@ export const ownColumns: Record<TableName, Columns> = {
     ...{ tickets: { type: 'integer' }, restingTickets: { type: 'integer' } },
     ...{ entries: json, winners: json },
   },
+  tickColumn: {
+    ...{ sectionId: text, name: text, kind: text, number: { type: 'integer' }, dueOn: nullableText },
+    ...{ legend: text, most: nullableReal, unit: text, choices: json, shown: flag },
+  },
+  tick: {
+    ...{ columnId: text, studentId: text, value: nullableText, on: nullableText },
+    ...{ owes: nullableReal, exempt: flag },
+  },
   phrase: { text, shared: flag, personId: text },
   phraseUse: { phraseId: text, favourite: flag, usedAt: nullableText },
 };
@@ -306,5 +315,7 @@ export const indices: Partial<Record<TableName, string[][]>> = {
   nodTelling: [['sectionId']],
   nod: [['studentId'], ['sectionId', 'at']],
   draw: [['sectionId']],
+  tickColumn: [['sectionId']],
+  tick: [['columnId'], ['studentId']],
   phraseUse: [['phraseId']],
 };

@@ -46,6 +46,8 @@ const held: readonly (readonly [table: TableName, where: string | null])[] = [
   ['nod', '"at" >= :since'],
   // All of a class's, for who had a turn; the school's are on their own page.
   ['draw', '"sectionId" IS NOT NULL'],
+  ['tickColumn', null],
+  ['tick', null],
   ['phrase', null],
   ['phraseUse', null],
   ['mark', inLessons],

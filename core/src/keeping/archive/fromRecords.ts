@@ -8,6 +8,7 @@ import { wasHeld } from '../../attendance/roll/totals';
 import { localSeconds } from './localSeconds';
 import { allLessons, inOrder, keptRecords } from './keptRecords';
 import { addDraws } from './draws';
+import { addTicks } from './ticks';
 import { dropUnreadable, type Dropped } from './readableRows';
 import { ArchiveRows } from './archiveRows';
 import type { Archive } from './tables';
@@ -295,6 +296,7 @@ export function fromRecords(lists: RecordLists, clock: ArchiveClock): Archive {
   addSeen(writer, records, clock);
   addFromElsewhere(writer, records);
   addDraws(writer, records);
+  addTicks(writer, records);
   addWritten(writer, records, clock);
   addMore(writer, records, clock.zone, dropUnreadable(writer.archive));
   return writer.archive;

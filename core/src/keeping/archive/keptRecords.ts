@@ -69,6 +69,7 @@ const pointers: Record<string, TableName> = {
   circleId: 'circle',
   roomPlanId: 'roomPlan',
   phraseId: 'phrase',
+  columnId: 'tickColumn',
 };
 
 /**

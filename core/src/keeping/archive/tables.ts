@@ -16,6 +16,7 @@ import {
   Level,
   Weather,
 } from './cells';
+import { tickTables } from './ticks';
 
 /** A file of the archive: its columns, which of them (if any) make a row one of a kind, and where they point. */
 export interface ArchiveTable<S extends z.ZodObject = z.ZodObject> {
@@ -284,6 +285,7 @@ export const archiveTables = {
   ...seenInLessons,
   ...workAndActivity,
   ...written,
+  ...tickTables,
   ...more,
 } as const satisfies Record<string, { row: z.ZodObject; key: readonly string[]; pointsAt: object }>;
 

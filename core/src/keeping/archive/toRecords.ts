@@ -7,6 +7,7 @@ import type { RecordLists } from '../../records/records';
 import { tableNames } from '../../records/tables';
 import { markId } from '../../attendance/roll/markId';
 import { drawsOf } from './draws';
+import { ticksOf } from './ticks';
 import { derivedId, within } from './derivedId';
 import { instantOfLocal } from './localSeconds';
 import { withMore, type RecordProblem } from './withMore';
@@ -244,6 +245,7 @@ export function recordsOfFiles(archive: Archive, zone: string): RecordLists {
     ...inLessons(archive, zone),
     ...fromElsewhere(archive),
     draw: drawsOf(archive),
+    ...ticksOf(archive),
     ...written(archive, zone),
   };
 }
@@ -268,6 +270,8 @@ const fileOf: Partial<Record<TableName, string>> = {
   step: 'steps.csv',
   nod: 'nods.csv',
   draw: 'draws.csv',
+  tickColumn: 'tick_columns.csv',
+  tick: 'ticks.csv',
 };
 
 /**

@@ -1,0 +1,44 @@
+import type { TickColumn } from '../records/schema';
+import { amountOf, leftToPay, tickState, type TickCell } from './tickState';
+
+/** A number with what it is of: `12.50 €`, `3`; amounts that are no whole number have two places. */
+export function amountWords(amount: number, unit: string): string {
+  const number = Number.isInteger(amount) || unit === '' ? String(amount) : amount.toFixed(2);
+  return unit === '' ? number : `${number} ${unit}`;
+}
+
+type Written = Pick<TickColumn, 'kind' | 'most' | 'unit'>;
+
+/**
+ * What a cell says, short; empty where nothing stands there.
+ * @param dayWords a day `YYYY-MM-DD` in words
+ */
+export function tickWords(
+  column: Written,
+  tick: TickCell | undefined,
+  dayWords: (day: string) => string,
+): string {
+  if (tick?.exempt) return 'not needed';
+  const value = tick?.value ?? '';
+  const amount = amountOf(tick);
+  if (column.kind === 'fee') {
+    if ((amount ?? 0) === 0) return value === '' || amount === 0 ? '' : value;
+    const left = leftToPay(column, tick);
+    const paid = amountWords(amount ?? 0, column.unit);
+    return left > 0 ? `${paid}, lacks ${amountWords(left, column.unit)}` : paid;
+  }
+  if (value === '') return '';
+  if (column.kind === 'tick') return value === 'yes' ? 'yes' : value;
+  if (column.kind === 'ofMany' && amount !== null) return `${amount} of ${column.most ?? 0}`;
+  if (column.kind === 'number' && amount !== null) return amountWords(amount, column.unit);
+  if (column.kind === 'date' && /^\d{4}-\d\d-\d\d$/.test(value)) return dayWords(value);
+  return value;
+}
+
+/** What is still owed, as one would write it home: the name of the column, with how much of it where it is a number. */
+export function owedWords(column: Written & Pick<TickColumn, 'name'>, tick: TickCell | undefined): string {
+  if (column.kind === 'fee') return `${column.name} (${amountWords(leftToPay(column, tick), column.unit)})`;
+  const amount = amountOf(tick) ?? 0;
+  if (column.kind !== 'ofMany' || tickState(column, tick) !== 'part') return column.name;
+  return `${column.name} (${amount} of ${column.most ?? 0})`;
+}
