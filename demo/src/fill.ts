@@ -16,6 +16,7 @@ import { setUp, setUpAt, type DemoPlaces } from './setUp';
 import { circleClass, makeCircles } from './circles';
 import { demoTopics, makeNotes, type NoteWorld } from './notes';
 import { makeDraws } from './draws';
+import { makeTicks, tickedClass } from './ticks';
 import { drawnClass, makeNods, noddedClasses } from './nods';
 import { makePhrases } from './phrases';
 import { makeRooms } from './rooms';
@@ -94,6 +95,7 @@ function writeTerm(
     for (const payload of makeRooms(seated, term.startsOn, () => book.id(begun)))
       if (payload.startsOn === null || payload.startsOn <= today) book.add('room.set', payload, begun);
   }
+  addTicks(book, { term, sections, students, today }, now);
   const checkInSectionId = sections.get(checkInClass) ?? '';
   book.add('checkIn.setting', { sectionId: checkInSectionId, ...checkInSetting }, begun);
   const momentOf = (date: string, before: number, startsAt: string) =>
@@ -137,6 +139,25 @@ function writeTerm(
   };
   for (const [className, lessons] of tallied) addNotes(book, className, lessons, world, now);
   addSteps(book, term, setup, sections, now);
+}
+
+interface TickedSchool {
+  term: DemoTerm;
+  sections: ReadonlyMap<string, string>;
+  students: ReadonlyMap<string, string>;
+  today: string;
+}
+
+/** A tick-sheet for a day on the island. */
+function addTicks(book: TermBook, { term, sections, students, today }: TickedSchool, now: number): void {
+  const at = Math.max(now - 3_600_000, setUpAt(term));
+  const studentIds = term.students
+    .filter(({ classes: of }) => of.includes(tickedClass))
+    .map(({ schoolId }) => students.get(schoolId) ?? '');
+  const sheet = { sectionId: sections.get(tickedClass) ?? '', studentIds, today, life: term.life };
+  const { columns, ticks } = makeTicks(sheet, () => book.id(at));
+  book.add('tickColumn.set', { columns }, at);
+  book.add('tick.set', { ticks }, at);
 }
 
 /** The call home in the seventh week, after which a run of absence ended. */

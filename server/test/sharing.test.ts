@@ -152,6 +152,7 @@ const reading: Record<string, number[]> = {
   '/api/sections/boats/nods?from=2026-11-02&to=2026-11-23': [200, 200, 200, 200, 404, 404, 404],
   '/api/school/nods?from=2026-11-02&to=2026-11-23': [200, 403, 403, 403, 403, 403, 200],
   '/api/school/nodded-students?from=2026-11-02&to=2026-11-23': [200, 200, 200, 403, 200, 200, 200],
+  '/api/sections/boats/ticks-file?format=csv': [200, 200, 200, 200, 404, 404, 404],
   '/api/sections/boats/circles': [200, 200, 200, 200, 404, 404, 404],
   '/api/sections/boats/glance': [200, 200, 404, 404, 404, 404, 404],
   '/api/sections/boats/work-file?from=2026-11-01&to=2026-11-30': [200, 200, 404, 404, 404, 404, 404],

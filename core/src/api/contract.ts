@@ -17,6 +17,7 @@ import { readerPageEndpoints } from './readerPages';
 import { recordEndpoints } from './records';
 import { sharingEndpoints } from './sharing';
 import { syncEndpoints } from './sync';
+import { tickEndpoints } from './ticks';
 import { watchEndpoints } from './watch';
 import { workEndpoints } from './work';
 
@@ -28,6 +29,7 @@ export const contract = {
   ...observationEndpoints,
   ...noteEndpoints,
   ...nodEndpoints,
+  ...tickEndpoints,
   ...syncEndpoints,
   ...watchEndpoints,
   ...workEndpoints,

@@ -40,6 +40,8 @@ export const operations = {
   nods: 'get /api/sections/{sectionId}/nods',
   schoolNods: 'get /api/school/nods',
   noddedStudents: 'get /api/school/nodded-students',
+  ticksFile: 'get /api/sections/{sectionId}/ticks-file',
+  receipts: 'get /api/tick-columns/{columnId}/receipts',
 
   findNotes: 'get /api/notes',
   recentNotes: 'get /api/notes/recent',

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { calendarFields } from './calendarFields';
+import { circleFields } from './circleFields';
 import { nodFields } from './nodFields';
 import { noteFields } from './noteFields';
 import { phraseFields } from './phraseFields';
@@ -218,27 +219,6 @@ export const recordFields = {
     name: z.string().trim().min(1, 'A group needs a name').max(40, 'At most 40 characters'),
     studentIds: z.array(Id).min(1, 'Nobody is in it').max(60),
   }),
-  // A discussion of some students.
-  circle: z.object({
-    sectionId: Id,
-    lessonId: Id,
-    lookForIds: z.array(Id).min(1, 'Choose what to look for').max(12),
-    groupName: z.string().max(80),
-    startedAt: Instant,
-    endedAt: Instant.nullable(),
-  }),
-  circleMember: z.object({
-    circleId: Id,
-    studentId: Id,
-    /** Places around the ring, in this order; one may come between two. */
-    place: z.number().min(-1e9).max(1e9),
-    goalLookForId: Id.nullable(),
-    goalCount: z.int().min(1).max(99).nullable(),
-    feedback: z.string().max(1000, 'At most 1,000 characters'),
-    /** For the next circle. */
-    nextLookForId: Id.nullable(),
-    nextCount: z.int().min(1).max(99).nullable(),
-  }),
   // How engaged a student was in a lesson, 0 to 3; null is not set.
   sweep: z.object({ lessonId: Id, studentId: Id, level: z.int().min(0).max(3).nullable() }),
   // What the teacher calls the four levels; its id is the school's.
@@ -259,6 +239,7 @@ export const recordFields = {
       .max(200),
     outcome: z.enum(turnOutcomes),
   }),
+  ...circleFields,
   ...roomFields,
   ...noteFields,
   ...watchFields,

@@ -1,14 +1,16 @@
 import { z } from 'zod';
+import {
+  longestChoice,
+  longestTick,
+  longestTickName,
+  longestUnit,
+  mostAmount,
+  mostChoices,
+  tickKinds,
+} from '../ticks/limits';
 import { Id, LocalDate, shortText } from './values';
 
-/** What stands in a column: whether; so many of so many; a number; words; a day; one of some words; what was paid. */
-export const tickKinds = ['tick', 'ofMany', 'number', 'text', 'date', 'choice', 'fee'] as const;
-export type TickKind = (typeof tickKinds)[number];
-
-const Amount = z.number().min(0, 'Not below 0').max(1_000_000, 'At most a million');
-export const longestTickName = 60;
-export const longestTick = 200;
-export const mostChoices = 20;
+const Amount = z.number().min(0, 'Not below 0').max(mostAmount, 'At most a million');
 
 /** The many small things that are kept of each student. */
 export const tickFields = {
@@ -25,9 +27,9 @@ export const tickFields = {
     /** Of how many; of a fee what each student owes. Null where there is no such number. */
     most: Amount.nullable(),
     /** Behind numbers and amounts, as "€" or "cm". */
-    unit: z.string().trim().max(12, 'At most 12 characters'),
+    unit: z.string().trim().max(longestUnit, 'At most 12 characters'),
     choices: z
-      .array(z.string().trim().min(1).max(40, 'At most 40 characters'))
+      .array(z.string().trim().min(1).max(longestChoice, 'At most 40 characters'))
       .max(mostChoices, 'At most 20 choices'),
     /** Students see what stands there of them on their own page. */
     shown: z.boolean(),

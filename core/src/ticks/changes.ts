@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { changeKind } from '../changes/kind';
 import { Id, recordFields } from '../records/schema';
+import { mostColumnsAtOnce, mostTicksAtOnce } from './limits';
 import { ticksHistory } from './tickId';
 
 const history = () => ticksHistory;
@@ -22,21 +23,22 @@ export const ColumnToSet = tickColumn
 export const TickToSet = tick.partial({ value: true, on: true, owes: true, exempt: true }).strict();
 export type TickToSet = z.output<typeof TickToSet>;
 
-const mostColumns = 120;
-
 export const tickChanges = {
   // New ones, or as they are now; of one class or of several.
   'tickColumn.set': changeKind(
-    z.strictObject({ columns: z.array(ColumnToSet).min(1).max(mostColumns) }),
+    z.strictObject({ columns: z.array(ColumnToSet).min(1).max(mostColumnsAtOnce) }),
     history,
   ),
   // What stands in them is kept with them.
-  'tickColumn.remove': changeKind(z.strictObject({ ids: z.array(Id).min(1).max(mostColumns) }), history),
-  'tick.set': changeKind(z.strictObject({ ticks: z.array(TickToSet).min(1).max(400) }), history),
+  'tickColumn.remove': changeKind(
+    z.strictObject({ ids: z.array(Id).min(1).max(mostColumnsAtOnce) }),
+    history,
+  ),
+  'tick.set': changeKind(z.strictObject({ ticks: z.array(TickToSet).min(1).max(mostTicksAtOnce) }), history),
   // What a file says, as one.
   'ticks.bring': changeKind(
     z.strictObject({
-      columns: z.array(ColumnToSet).max(mostColumns),
+      columns: z.array(ColumnToSet).max(mostColumnsAtOnce),
       ticks: z.array(TickToSet).max(5000),
     }),
     history,

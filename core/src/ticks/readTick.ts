@@ -1,4 +1,5 @@
 import { foldName } from '../people/names';
+import { longestTick, mostAmount } from './limits';
 import type { Tick, TickColumn } from '../records/schema';
 
 /** What was typed, as it is kept; or the sentence that says why it is nothing that stands in such a column. */
@@ -28,7 +29,6 @@ const no = new Set([
 const notAsked = new Set(['n/a', 'na', 'exempt', 'excused', 'not needed', 'entfallt', 'befreit', 'dispense']);
 
 const nothing = { value: null, exempt: false };
-export const longestWords = 200;
 
 /**
  * A number as people write it: `12.5`, `12,5`, `1,250.00`, `1.250,00`, `1 250`, with a unit or a sign of money around it.
@@ -42,7 +42,7 @@ export function readNumber(written: string): number | null {
   if (last < 0) return Number(bare);
   const sign = bare[last] ?? '';
   const [whole, part] = [bare.slice(0, last), bare.slice(last + 1)];
-  const others = [...whole].filter((letter): letter is ',' | '.' => letter === '.' || letter === ',');
+  const others = whole.match(/[.,]/g) ?? [];
   const grouped = /^-?\d{1,3}([.,]\d{3})*$/;
   if (others.length === 0) {
     const isGroup = part.length === 3 && sign === ',' && !/^-?0$/.test(whole);
@@ -50,7 +50,9 @@ export function readNumber(written: string): number | null {
   }
   const digits = whole.replace(/[.,]/g, '');
   if (others.every((letter) => letter === sign)) return grouped.test(bare) ? Number(digits + part) : null;
-  return grouped.test(whole) && !others.some((letter) => letter === sign) ? Number(`${digits}.${part}`) : null;
+  return grouped.test(whole) && !others.some((letter) => letter === sign)
+    ? Number(`${digits}.${part}`)
+    : null;
 }
 
 /** Up to three places, without zeros at the end. */
@@ -64,7 +66,7 @@ function readAmount(text: string, { unit, most, kind }: TickColumn): TickRead {
   const number = readNumber(withoutUnit);
   if (number === null || !Number.isFinite(number)) return numberProblem(text);
   if (number < 0 && kind !== 'number') return { problem: `“${text}” is below 0. What stood there is kept.` };
-  if (Math.abs(number) > 1_000_000)
+  if (Math.abs(number) > mostAmount)
     return { problem: `“${text}” is more than a million. What stood there is kept.` };
   if (of !== undefined && kind === 'ofMany' && Number(of) !== most)
     return { problem: `“${text}”: the column is out of ${most ?? 0}. What stood there is kept.` };
@@ -111,8 +113,8 @@ export function readTick(
         : { problem: `“${text}” is none of ${column.choices.join(', ')}. What stood there is kept.` };
     }
     case 'text':
-      return text.length > longestWords
-        ? { problem: `At most ${longestWords} characters. What stood there is kept.` }
+      return text.length > longestTick
+        ? { problem: `At most ${longestTick} characters. What stood there is kept.` }
         : { value: text, exempt: false };
   }
 }

@@ -23,6 +23,7 @@ import { tallyRoutes } from '../observation/tallies/routes';
 import { viewRoutes } from '../views/routes';
 import { watchRoutes } from '../watch/routes';
 import { feedRoutes } from '../work/feed/routes';
+import { tickRoutes } from '../ticks/routes';
 import { workRoutes } from '../work/routes';
 import { openApiDocument } from './openapi';
 import { Problem } from './problem';
@@ -59,6 +60,7 @@ export const routes: readonly Route[] = [
   ...tallyRoutes,
   ...sweepRoutes,
   ...nodRoutes,
+  ...tickRoutes,
   ...noteRoutes,
   ...watchRoutes,
   ...workRoutes,

@@ -32,6 +32,8 @@ import type { CardSheetsRequest } from '../sharing/ownView/cardSheets';
 import type { OwnPageRequest } from '../sharing/ownView/readOwnFacts';
 import type { PagePaperRequest, ReportsRequest } from '../sharing/papers/papers';
 import type { WorkbookRequest } from '../sharing/workbook/workbookFile';
+import type { ReceiptsRequest } from '../ticks/receipts';
+import type { TicksFileRequest } from '../ticks/ticksFile';
 import type { WorkFileRequest } from '../work/workFile';
 import type { FeedPageRead, FeedPageRequest } from '../work/feed/readFeedPage';
 import type { ActivityRead, ActivityReadRequest, WorkRead, WorkReadRequest } from '../work/readFile';
@@ -75,6 +77,9 @@ export interface JobKinds {
   suggestTopics: { input: SuggestionRange; result: SuggestedTopic[] };
   notesFile: { input: NotesFileRequest; result: Uint8Array };
   countsFile: { input: CountFileRequest; result: Uint8Array };
+  ticksFile: { input: TicksFileRequest; result: Uint8Array };
+  /** `null` where nothing was paid. */
+  receipts: { input: ReceiptsRequest; result: Uint8Array | null };
   workFile: { input: WorkFileRequest; result: Uint8Array };
   readerPage: { input: PageRequest; result: PageReading };
   ownPage: { input: OwnPageRequest; result: OwnFacts };

@@ -36,6 +36,11 @@ const counts: Job<'counts'> = async (range) =>
 
 const workFile: Job<'workFile'> = async (request) => (await import('../work/workFile')).workFile(request);
 
+const ticksFile: Job<'ticksFile'> = async (request) =>
+  (await import('../ticks/ticksFile')).ticksFile(request);
+
+const receipts: Job<'receipts'> = async (request) => (await import('../ticks/receipts')).receipts(request);
+
 const readerPage: Job<'readerPage'> = async (request) =>
   (await import('../sharing/readerPages/readFacts')).readFacts(request);
 
@@ -108,6 +113,8 @@ const jobs: { [K in WorkKind]: Job<K> } = {
   counts,
   countsFile,
   workFile,
+  ticksFile,
+  receipts,
   readerPage,
   ownPage,
   cardSheets,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { RecordLists, Records } from '../../records/records';
-import { tickKinds } from '../../records/tickFields';
+import { tickKinds } from '../../ticks/limits';
 import { tickId } from '../../ticks/tickId';
 import type { ArchiveRows } from './archiveRows';
 import { ArchiveId, Day, Decimal, emptyIsNull, Flag, oneOf, Text, Whole } from './cells';

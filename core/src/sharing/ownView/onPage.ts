@@ -1,4 +1,4 @@
-import type { Standing } from '../../records/schema';
+import type { Standing, Tick, TickColumn } from '../../records/schema';
 import type { RollRules } from '../../attendance/roll/rules';
 import type { PageLanguage } from '../readerPage/language';
 import type { StudentOnPage } from '../readerPage/onPage';
@@ -21,6 +21,8 @@ export interface OwnClass {
   /** Attendance, work, inner weather and discussions, as they stand on any page. */
   student: StudentOnPage;
   counting: CountingOnPage | null;
+  /** The columns of the class's tick-sheet that it shows to its students, with what stands there of this one. */
+  ticks: readonly { column: TickColumn; tick: Tick | undefined }[];
   mayWrite: boolean;
 }
 

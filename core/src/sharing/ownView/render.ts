@@ -6,6 +6,7 @@ import { partsOf, type PagePart } from '../readerPage/parts';
 import { framed, titleHtml, type Heard } from '../readerPage/render/page';
 import { partHtml } from '../readerPage/render/student';
 import type { CountingOnPage, OwnClass, OwnFacts } from './onPage';
+import { ticksPart } from './ticksPart';
 
 type Say = ReturnType<typeof wordsIn>;
 
@@ -47,11 +48,16 @@ function wordForm({ sectionId, teacher, language }: OwnClass, say: Say): string 
 }
 
 function classHtml(own: OwnClass): string {
-  const { name, teacher, language, from, to, student, counting, mayWrite } = own;
+  const { name, teacher, language, from, to, student, counting, ticks, mayWrite } = own;
   const say = wordsIn(language);
   const days = say('upTo', { from: dayIn(language, from), to: dayIn(language, to) });
   const [first, ...others] = partsOf(student, own);
-  const parts = [...(first ? [first] : []), ...(counting ? [countingPart(counting, say)] : []), ...others];
+  const parts = [
+    ...(first ? [first] : []),
+    ...(counting ? [countingPart(counting, say)] : []),
+    ...(ticks.length > 0 ? [ticksPart(ticks, language)] : []),
+    ...others,
+  ];
   return (
     `<h2>${escaped(name)}</h2><p class="quiet">${escaped(`${teacher}\u00A0· ${days}`)}</p>` +
     parts.map((part) => partHtml(part, 3)).join('') +

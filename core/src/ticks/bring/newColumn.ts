@@ -1,5 +1,5 @@
 import { foldName } from '../../people/names';
-import { longestTickName, mostChoices, type TickKind } from '../../records/tickFields';
+import { longestChoice, longestTickName, mostChoices, type TickKind } from '../limits';
 import type { TickColumn } from '../../records/schema';
 import { titleOf } from '../../work/bring/readGradeBook';
 import { readNumber, readTick } from '../readTick';
@@ -9,7 +9,7 @@ export type ReadDay = (written: string) => string | null;
 
 const blank = { dueOn: null, legend: '', most: null, unit: '', choices: [], shown: false, removed: false };
 /** So few different words, each so often on average, are choices. */
-const choice = { most: 8, times: 2.5, longest: 40 };
+const choice = { most: 8, times: 2.5 };
 
 const asTick = { ...blank, id: '', sectionId: '', name: '', number: 1, kind: 'tick' } as const;
 
@@ -38,7 +38,7 @@ function kindOf(
   const isChoice =
     different.length <= Math.min(choice.most, mostChoices) &&
     written.length / different.length >= choice.times &&
-    different.every((text) => text.length <= choice.longest);
+    different.every((text) => text.length <= longestChoice);
   return isChoice ? { kind: 'choice', choices: different } : { kind: 'text' };
 }
 

@@ -5,7 +5,8 @@ import type { Standing } from '@slate-path/core/records/schema';
 import type { CountingOnPage, OwnClass, OwnFacts } from '@slate-path/core/sharing/ownView/onPage';
 import type { PageSettings } from '@slate-path/core/sharing/readerPage/settings';
 import type { PieceOnPage } from '@slate-path/core/sharing/readerPage/onPage';
-import { RecordReader } from '../../database/readRecords';
+import { inSheetOrder } from '@slate-path/core/ticks/sheetTable';
+import { notRemoved, RecordReader } from '../../database/readRecords';
 import { readingOf, shelfOf, type Shelf } from '../readerPages/readFacts';
 import type { OpenClass } from './cards';
 
@@ -62,6 +63,14 @@ function countingIn({ reader, madeBy, rolls }: Shelf, sectionId: string): Counti
   return { standings, rules: rulesFor(roll.book, sectionId) };
 }
 
+/** What the class shows its students of its tick-sheet. */
+function ticksOf({ reader, madeBy }: Shelf, sectionId: string, studentId: string): OwnClass['ticks'] {
+  const shown = `${notRemoved} AND "shown" AND "sectionId" = ?`;
+  const columns = reader.seenBy(madeBy, 'tickColumn', shown, [sectionId]).sort(inSheetOrder);
+  const ticks = reader.seenBy(madeBy, 'tick', `${notRemoved} AND "studentId" = ?`, [studentId]);
+  return columns.map((column) => ({ column, tick: ticks.find(({ columnId }) => columnId === column.id) }));
+}
+
 /** What is owed stands first, then what is to come. */
 const owed: readonly PieceOnPage['status'][] = ['missing', 'not_due'];
 const place = ({ status }: PieceOnPage) => (owed.includes(status) ? owed.indexOf(status) : owed.length);
@@ -83,6 +92,7 @@ function classOf(reader: RecordReader, open: OpenClass, request: OwnPageRequest)
     ...{ sectionId, name: section.name, teacher: shelf.teacher, language: settings.language },
     ...{ from, to: today, levels: facts.levels, mayWrite: settings.words },
     student: { ...student, work },
+    ticks: ticksOf(shelf, sectionId, studentId),
     counting: settings.presence ? countingIn(shelf, sectionId) : null,
   };
 }

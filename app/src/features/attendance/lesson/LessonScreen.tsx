@@ -15,6 +15,7 @@ import { useTabTitle } from '../../../parts/useTabTitle';
 import { useWide } from '../../../theme/theme';
 import { railWidth } from '../../../theme/tokens';
 import { NodPanel } from '../../nods/lazyPages';
+import { TickPanel } from '../../ticks/lazyPages';
 import { openElsewhere } from '../../observation/circle/openElsewhere';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecordsAfterPaint } from '../../../sync/afterPaint';
@@ -173,6 +174,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         {mode === 'circle' ? <CirclePanel lesson={lesson} rows={rows} /> : null}
         {mode === 'turns' ? <TurnsPanel lesson={lesson} rows={rows} /> : null}
         {mode === 'nods' ? <NodPanel lesson={lesson} rows={rows} /> : null}
+        {mode === 'ticks' ? <TickPanel lesson={lesson} rows={rows} /> : null}
       </Suspense>
     );
   return (

@@ -14,14 +14,16 @@ export const modeNames: Record<LessonMode, string> = {
   circle: 'Circle',
   turns: 'Turns',
   nods: 'Nods',
+  ticks: 'Ticks',
 };
 
-const allModes = Object.keys(modeNames) as LessonMode[];
+/** Ticks are for lessons in which something is collected: a class has them where somebody wants them. */
+const usualModes = (Object.keys(modeNames) as LessonMode[]).filter((mode) => mode !== 'ticks');
 
 /** What the lessons of a class have, in its order; the same list while nothing of it changes. */
 export function modesOf(section: Section | undefined): LessonMode[] {
   const chosen = section?.lessonModes;
-  return chosen?.length ? chosen : allModes;
+  return chosen?.length ? chosen : usualModes;
 }
 
 /** @param asked as the address has it; a class that has no such thing shows it all the same */

@@ -12,7 +12,7 @@ import { useLessonToOpen, whenWords } from './ofClass';
 
 /** The pages of a class. */
 export type ClassTab =
-  'Overview' | 'Attendance' | 'Counts' | 'Work and activity' | 'Notes' | 'Room' | 'Set up';
+  'Overview' | 'Attendance' | 'Counts' | 'Work and activity' | 'Notes' | 'Tick-sheets' | 'Room' | 'Set up';
 
 interface ClassPageProps {
   sectionId: string;
@@ -65,6 +65,9 @@ export default function ClassPage({
     },
     Notes: () => {
       router.push({ pathname: '/classes/[sectionId]/notes', params });
+    },
+    'Tick-sheets': () => {
+      router.push({ pathname: '/classes/[sectionId]/ticks', params });
     },
     Room: () => {
       router.push({ pathname: '/classes/[sectionId]/room', params });

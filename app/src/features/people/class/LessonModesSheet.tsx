@@ -16,6 +16,7 @@ const about: Record<LessonMode, string> = {
   circle: 'A discussion around a ring',
   turns: 'Whose turn it is, drawn fairly',
   nods: 'Who did well, and for what',
+  ticks: 'Slips, fees and homework as they come in',
 };
 
 /** Which tabs the lessons of a class have, and in which order. The first one opens. */

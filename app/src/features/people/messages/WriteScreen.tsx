@@ -31,6 +31,7 @@ import { makeChange, newId } from '../../../sync/outbox';
 import { useAsking } from '../../../sync/useAsking';
 import { useRecords } from '../../../sync/useRecords';
 import { useView } from '../../../sync/views';
+import { useTicksOwed } from '../../ticks/useTicksOwed';
 import { useOwed } from '../../work/useOwed';
 import { audiencesOf, type Asked } from './audiences';
 import { CopyAddresses } from './CopyAddresses';
@@ -52,6 +53,7 @@ export function WriteScreen() {
     lessonId?: string;
     sectionId?: string;
     owes?: string;
+    column?: string;
     studentId?: string;
   }>();
   const now = useNow();
@@ -87,6 +89,7 @@ export function WriteScreen() {
       lesson={lesson}
       unsure={month.state === 'loading'}
       aboutWork={params.owes !== undefined}
+      ticks={params.owes === 'ticks' ? (params.column ?? '') : null}
       studentId={params.studentId}
       isSent={outbox.answer?.isSent ?? true}
     />
@@ -105,7 +108,8 @@ interface WriteProps extends Omit<Asked, 'times'> {
   isSent: boolean;
 }
 
-function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentId, isSent }: WriteProps) {
+function Write(props: WriteProps) {
+  const { className, sectionId, date, lesson, unsure, aboutWork, ticks, studentId, isSent } = props;
   const wide = useWide();
   const router = useRouter();
   const { teacherName } = useAccount();
@@ -116,11 +120,13 @@ function Write({ className, sectionId, date, lesson, unsure, aboutWork, studentI
   const asksWork = Object.values(written).some(({ subject, body }) =>
     blanksIn(`${subject} ${body}`).includes('work'),
   );
-  const owed = useOwed(sectionId, aboutWork || asksWork);
+  const ofWork = useOwed(sectionId, ticks === null && (aboutWork || asksWork));
+  const ofTicks = useTicksOwed(sectionId, ticks || undefined, ticks !== null);
+  const owed = ticks === null ? ofWork : ofTicks;
   const places = useMemo(() => [{ sectionId, date, lesson }], [sectionId, date, lesson]);
   const all = useMembers(places, owed);
   const members = studentId === undefined ? all : all.filter(({ student }) => student.id === studentId);
-  const audiences = audiencesOf(members, { sectionId, date, lesson, times }).filter(
+  const audiences = audiencesOf(members, { sectionId, date, lesson, times, ticks }).filter(
     ({ value }) => aboutWork || value !== 'owes',
   );
   const [chosen, setChosen] = useState<string>();

@@ -18,12 +18,14 @@ export interface Asked {
   date: string;
   lesson: Lesson | undefined;
   times: number;
+  /** What is owed stands on the tick-sheet: in all of it (empty), or in one column; null: it is work. */
+  ticks: string | null;
 }
 
 /** Whom a message can be for, of the members of a class; those who owe work first. */
 export function audiencesOf(
   members: readonly Member[],
-  { sectionId, date, lesson, times }: Asked,
+  { sectionId, date, lesson, times, ticks }: Asked,
 ): Audience[] {
   const month = date.slice(0, 7);
   const audience = (
@@ -42,7 +44,17 @@ export function audiencesOf(
   const owing = members.filter((m) => m.owed.length > 0);
   return [
     ...(owing.length > 0
-      ? [audience('owes', 'Owes work', 'owes', `${sectionId} ${date}`, (m) => m.owed.length > 0)]
+      ? [
+          ticks === null
+            ? audience('owes', 'Owes work', 'owes', `${sectionId} ${date}`, (m) => m.owed.length > 0)
+            : audience(
+                'owes',
+                'Still owes',
+                'ticks',
+                `ticks ${ticks || sectionId} ${date}`,
+                (m) => m.owed.length > 0,
+              ),
+        ]
       : []),
     ...(lesson?.takenAt
       ? [audience('away', 'Away in this lesson', 'away', lesson.id, (m) => m.awayNow)]

@@ -1,6 +1,6 @@
 import type { Message } from '@slate-path/core/records/schema';
 
-export type Group = 'away' | 'times' | 'never' | 'owes' | 'everyone';
+export type Group = 'away' | 'times' | 'never' | 'owes' | 'ticks' | 'everyone';
 
 interface Template {
   subject: string;
@@ -24,6 +24,10 @@ const toStudents: Record<Group, Template> = {
     subject: '{class}: what is still missing',
     body: 'Dear {name},\n\nin {class} I still miss from you: {work}. Hand it in this week, or tell me what you need for it.',
   },
+  ticks: {
+    subject: '{class}: what is still missing',
+    body: 'Dear {name},\n\nfor {class} I still miss from you: {work}. Bring it this week, or tell me what you need for it.',
+  },
   everyone: { subject: '{class}', body: 'Dear {name},\n\n' },
 };
 
@@ -43,6 +47,10 @@ const toGuardians: Record<Group, Template> = {
   owes: {
     subject: '{class}: work of {full name} that is still missing',
     body: 'Good day,\n\nin {class} I still miss from {full name}: {work}. If something stands in the way, please answer with a word.',
+  },
+  ticks: {
+    subject: '{class}: what is still missing from {full name}',
+    body: 'Good day,\n\nfor {class} I still miss from {full name}: {work}. If something stands in the way, please answer with a word.',
   },
   everyone: { subject: '{class}', body: 'Good day,\n\n' },
 };

@@ -47,6 +47,9 @@ export const es: FixedWords = {
   footer:
     'Solo se ha compartido esta página con usted. Termina por sí sola y no muestra a ningún otro alumno.',
   nods: 'Reconocimientos',
+  ticks: 'Lo que se recoge',
+  tickDone: 'hecho',
+  tickExempt: 'no hace falta',
   awayALesson: 'estudiantes ausentes, clase por clase',
   lessonsTaken: 'Clases con lista',
   students: 'Estudiantes',

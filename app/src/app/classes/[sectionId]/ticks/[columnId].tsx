@@ -1,0 +1,1 @@
+export { ColumnScreen as default } from '../../../../features/ticks/lazyPages';

@@ -1,0 +1,1 @@
+export { BringScreen as default } from '../../../../features/ticks/lazyPages';

@@ -1,0 +1,1 @@
+export { TicksScreen as default } from '../../../../features/ticks/lazyPages';

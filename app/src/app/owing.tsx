@@ -1,0 +1,1 @@
+export { OwingScreen as default } from '../features/ticks/lazyPages';

@@ -1,0 +1,6 @@
+export { BringScreen } from './BringScreen';
+export { ColumnScreen } from './ColumnScreen';
+export { OwingScreen } from './OwingScreen';
+export { default as TickPanel } from './TickPanel';
+export { TicksScreen } from './TicksScreen';
+export { ticksOwedIn } from './owed';
