@@ -1,4 +1,4 @@
-import { addDays } from '@slate-path/core/calendar/localTime';
+import { addDays, weekdayOf } from '@slate-path/core/calendar/localTime';
 import type { ChangeOf } from '@slate-path/core/changes/schema';
 import type { SchoolLife } from './life';
 
@@ -8,9 +8,9 @@ export const tickedClass = 'Boat Workshop';
 type Column = ChangeOf<'tickColumn.set'>['payload']['columns'][number];
 type Tick = ChangeOf<'tick.set'>['payload']['ticks'][number];
 
-/** Days before the demo's present on which things were asked for, and after it on which they are due. */
+/** So many days before the demo's present things were asked for. */
 const asked = 20;
-const due = 4;
+const friday = 5;
 
 interface Sheet {
   sectionId: string;
@@ -28,14 +28,16 @@ export function makeTicks(
     ...{ id: newId(), sectionId, number, name, kind: 'tick', dueOn: null, legend: '' },
     ...{ most: null, unit: '', choices: [], shown: false, ...more },
   });
+  // The Friday after this week's at the latest.
+  const dueOn = addDays(today, ((friday - weekdayOf(today) + 6) % 7) + 1);
   const slip = column(1, 'Slip for the island', {
-    ...{ dueOn: addDays(today, due), legend: 'The blue one, signed at home', shown: true },
+    ...{ dueOn, legend: 'The blue one, signed at home', shown: true },
   });
   const fee = column(2, 'Boat fee', {
     kind: 'fee',
     most: 12.5,
     unit: '€',
-    dueOn: addDays(today, due),
+    dueOn,
     shown: true,
   });
   const lunch = column(3, 'Lunch on board', { kind: 'choice', choices: ['Fish', 'Vegetables', 'Own'] });
@@ -43,8 +45,8 @@ export function makeTicks(
   const jacket = column(5, 'Jacket', { kind: 'number', unit: 'kg', legend: 'The weight it must carry' });
   const swim = column(6, 'Swim test', { kind: 'date' });
   const locker = column(7, 'Locker', { kind: 'text' });
+  const chance = life.chance('tick-sheet');
   const ticks = studentIds.flatMap((studentId, place): Tick[] => {
-    const chance = life.chance(`tick-sheet ${place}`, null);
     const cell = (of: Column, value: string, more: Partial<Tick> = {}): Tick => ({
       ...{ columnId: of.id, studentId, value, on: addDays(today, -chance.whole(0, asked)), ...more },
     });

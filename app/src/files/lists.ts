@@ -6,7 +6,7 @@ export { planMeeting, targetsOf } from '@slate-path/core/attendance/participants
 export { participantsAtSchool } from '@slate-path/core/attendance/participants/schoolTime';
 export { writeCsv } from '@slate-path/core/formats/csv';
 export { readTable } from '@slate-path/core/formats/table';
-export { dayReader, planTicks } from '@slate-path/core/ticks/bring/planTicks';
+export { dayReader } from '@slate-path/core/ticks/bring/dayReader';
 export { readSheet } from '@slate-path/core/ticks/bring/readSheet';
 export { acceptedPeople, defaultDecision, settledRow } from '@slate-path/core/people/roster/mergeRoster';
 export { readPasted } from '@slate-path/core/people/roster/pasted';

@@ -1,7 +1,7 @@
 import type { TickColumn } from '../records/schema';
 import { percentOf } from '../words/percent';
 import type { ColumnSums } from './columnSums';
-import { amountWords } from './tickWords';
+import { amountWords, moneyWords } from './tickWords';
 
 /** A column in words; who still owes something is a phrase of its own, for it is what one looks for. */
 export interface ColumnSaid {
@@ -27,7 +27,7 @@ function haveOf({ kind, most, unit }: TickColumn, sums: ColumnSums): string {
         ? `none of ${asked} yet`
         : `${sums.numbers} of ${asked}; ${amountWords(sum, unit)} altogether${mean === null ? '' : `, ${amountWords(Number(tenths(mean)), unit)} on average`}`;
     case 'fee':
-      return `${amountWords(sum, unit)} of ${amountWords(sums.owed, unit)} paid`;
+      return `${moneyWords(sum, unit)} of ${moneyWords(sums.owed, unit)} paid`;
     case 'choice': {
       const made = sums.choices.filter(({ count }) => count > 0).map(({ name, count }) => `${name} ${count}`);
       return made.length > 0 ? made.join(', ') : `nothing chosen yet`;
@@ -42,10 +42,11 @@ function oweOf({ kind, unit }: TickColumn, { open, part, left }: ColumnSums): st
   const owing = open + part;
   const plural = owing === 1 ? '' : 's';
   if (owing === 0) return kind === 'fee' ? 'all is paid' : 'nothing is missing';
-  if (kind === 'fee') return `${owing} still owe${plural ? '' : 's'} ${amountWords(left, unit)}`;
+  if (kind === 'fee') return `${owing} still owe${plural ? '' : 's'} ${moneyWords(left, unit)}`;
   if (kind === 'choice') return `${owing} ${owing === 1 ? 'has' : 'have'} not chosen`;
   if (kind === 'ofMany') return `${owing} ${owing === 1 ? 'lacks' : 'lack'} some`;
-  return `${owing} still owe${plural ? '' : 's'} it`;
+  if (kind === 'tick') return `${owing} still owe${plural ? '' : 's'} it`;
+  return `${owing} ${owing === 1 ? 'is' : 'are'} missing`;
 }
 
 /** What a column says of a class, for the page's sentence. */

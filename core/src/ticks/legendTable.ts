@@ -1,6 +1,6 @@
 import type { TickColumn } from '../records/schema';
 import type { TickKind } from './limits';
-import { amountWords } from './tickWords';
+import { moneyWords } from './tickWords';
 
 /** What stands in a column of a kind, as teachers choose it. */
 export const kindWords: Record<TickKind, string> = {
@@ -17,7 +17,7 @@ export const kindWords: Record<TickKind, string> = {
 export function holdsWords({ kind, most, unit, choices }: TickColumn): string {
   if (kind === 'ofMany') return `${kindWords.ofMany} ${most ?? 0}`;
   if (kind === 'choice') return choices.join(', ');
-  if (kind === 'fee') return most === null ? kindWords.fee : `${kindWords.fee} of ${amountWords(most, unit)}`;
+  if (kind === 'fee') return most === null ? kindWords.fee : `${kindWords.fee} of ${moneyWords(most, unit)}`;
   return kind === 'number' && unit !== '' ? `${kindWords.number}, ${unit}` : kindWords[kind];
 }
 

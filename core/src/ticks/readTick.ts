@@ -70,6 +70,8 @@ function readAmount(text: string, { unit, most, kind }: TickColumn): TickRead {
     return { problem: `“${text}” is more than a million. What stood there is kept.` };
   if (of !== undefined && kind === 'ofMany' && Number(of) !== most)
     return { problem: `“${text}”: the column is out of ${most ?? 0}. What stood there is kept.` };
+  if (kind === 'ofMany' && most !== null && number > most)
+    return { problem: `“${text}” is more than the ${most}. What stood there is kept.` };
   return { value: kept(number), exempt: false };
 }
 

@@ -1,6 +1,6 @@
 import type { Tick, TickColumn } from '../records/schema';
 import { amountOf, leftToPay } from './tickState';
-import { amountWords } from './tickWords';
+import { moneyWords } from './tickWords';
 
 /** A receipt as it is printed: what each line is, and what it says. */
 export interface Receipt {
@@ -29,9 +29,9 @@ export function receiptOf(column: TickColumn, tick: Tick | undefined, around: Ar
     lines: [
       ['For', [column.name, className].filter(Boolean).join(', ')],
       ['Paid by', student],
-      ['Amount', amountWords(paid, column.unit)],
+      ['Amount', moneyWords(paid, column.unit)],
       ['Paid on', tick.on === null ? 'day not noted' : dayWords(tick.on)],
-      ['Still owed', left > 0 ? amountWords(left, column.unit) : 'nothing'],
+      ['Still owed', left > 0 ? moneyWords(left, column.unit) : 'nothing'],
       ['Received by', [teacher, school].filter(Boolean).join(', ')],
       ['Written on', dayWords(today)],
     ],

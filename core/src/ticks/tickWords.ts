@@ -1,11 +1,15 @@
 import type { TickColumn } from '../records/schema';
 import { amountOf, leftToPay, tickState, type TickCell } from './tickState';
 
-/** A number with what it is of: `12.50 €`, `3`; amounts that are no whole number have two places. */
-export function amountWords(amount: number, unit: string): string {
-  const number = Number.isInteger(amount) || unit === '' ? String(amount) : amount.toFixed(2);
-  return unit === '' ? number : `${number} ${unit}`;
-}
+/** On one line. */
+const besideUnit = (number: string, unit: string) => (unit === '' ? number : `${number}\u00A0${unit}`);
+
+/** A number with what it is of: `47.2 kg`, `3`. */
+export const amountWords = (amount: number, unit: string): string => besideUnit(String(amount), unit);
+
+/** An amount of money: `12.50 €`, `5 €`. */
+export const moneyWords = (amount: number, unit: string): string =>
+  besideUnit(Number.isInteger(amount) ? String(amount) : amount.toFixed(2), unit);
 
 type Written = Pick<TickColumn, 'kind' | 'most' | 'unit'>;
 
@@ -24,8 +28,8 @@ export function tickWords(
   if (column.kind === 'fee') {
     if ((amount ?? 0) === 0) return value === '' || amount === 0 ? '' : value;
     const left = leftToPay(column, tick);
-    const paid = amountWords(amount ?? 0, column.unit);
-    return left > 0 ? `${paid}, lacks ${amountWords(left, column.unit)}` : paid;
+    const paid = moneyWords(amount ?? 0, column.unit);
+    return left > 0 ? `${paid}, lacks ${moneyWords(left, column.unit)}` : paid;
   }
   if (value === '') return '';
   if (column.kind === 'tick') return value === 'yes' ? 'yes' : value;
@@ -37,7 +41,7 @@ export function tickWords(
 
 /** What is still owed, as one would write it home: the name of the column, with how much of it where it is a number. */
 export function owedWords(column: Written & Pick<TickColumn, 'name'>, tick: TickCell | undefined): string {
-  if (column.kind === 'fee') return `${column.name} (${amountWords(leftToPay(column, tick), column.unit)})`;
+  if (column.kind === 'fee') return `${column.name} (${moneyWords(leftToPay(column, tick), column.unit)})`;
   const amount = amountOf(tick) ?? 0;
   if (column.kind !== 'ofMany' || tickState(column, tick) !== 'part') return column.name;
   return `${column.name} (${amount} of ${column.most ?? 0})`;

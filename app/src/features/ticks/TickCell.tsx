@@ -1,4 +1,4 @@
-import { memo, useState, type CSSProperties } from 'react';
+import { memo, useEffect, useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
 import type { Tick, TickColumn } from '@slate-path/core/records/schema';
 import { tickState } from '@slate-path/core/ticks/tickState';
 import { tickWords } from '@slate-path/core/ticks/tickWords';
@@ -19,23 +19,36 @@ interface TickCellProps {
   /** By which keys find it. */
   row: number;
   at: number;
+  /** What is wrong with what was typed here; null where nothing is. */
+  onProblem: (cellId: string, problem: string | null) => void;
 }
 
 /** A cell of the sheet: a tick is tapped, all else typed in place. */
 export const TickCell = memo(function TickCell(props: TickCellProps) {
-  const { column, studentId, studentName, tick, width, row, at } = props;
+  const { column, studentId, studentName, tick, width, row, at, onProblem } = props;
   const palette = usePalette();
   const [typed, setTyped] = useState<string | null>(null);
   const [focused, setFocused] = useState(false);
+  const field = useRef<HTMLInputElement>(null);
+  // Before the next key: what stands there is typed over.
+  useLayoutEffect(() => {
+    if (focused) field.current?.select();
+  }, [focused]);
   const state = tickState(column, tick);
   const shown = tickWords(column, tick, dayShown);
   const name = `${studentName}, ${column.name}: ${shown || tickStateWords[state]}`;
   const look: CSSProperties = {
     ...{ width, height: target, boxSizing: 'border-box', flexShrink: 0, padding: '0 8px' },
-    ...{ borderLeft: `1px solid ${palette.line}`, borderBottom: `1px solid ${palette.line}` },
+    ...{ borderStyle: 'solid', borderColor: palette.line, borderWidth: '0 0 1px 1px', borderRadius: 0 },
     ...{ color: palette.ink, fontFamily: fonts.text, fontSize: type.text.fontSize },
   };
   const place = { 'data-row': row, 'data-at': at };
+  const read = readTyped(column, typed ?? writtenOf(tick));
+  const wrong = typed !== null && 'problem' in read ? read.problem : null;
+  const shownWrong = focused ? null : wrong;
+  useEffect(() => {
+    onProblem(`${column.id} ${studentId}`, shownWrong && `${studentName}, ${column.name}: ${shownWrong}`);
+  }, [onProblem, shownWrong, column.id, column.name, studentId, studentName]);
   if (column.kind === 'tick')
     return (
       <span
@@ -60,8 +73,6 @@ export const TickCell = memo(function TickCell(props: TickCellProps) {
         <TickSign state={state} size={20} />
       </span>
     );
-  const read = readTyped(column, typed ?? writtenOf(tick));
-  const wrong = 'problem' in read ? read.problem : null;
   const keep = () => {
     setFocused(false);
     // What is wrong stays in sight, with what is wrong about it, until it is put right.
@@ -77,12 +88,9 @@ export const TickCell = memo(function TickCell(props: TickCellProps) {
       {...place}
       value={focused || typed !== null ? (typed ?? writtenOf(tick)) : shown}
       inputMode={['number', 'ofMany', 'fee'].includes(column.kind) ? 'decimal' : 'text'}
-      onFocus={(event) => {
+      ref={field}
+      onFocus={() => {
         setFocused(true);
-        const field = event.currentTarget;
-        requestAnimationFrame(() => {
-          field.select();
-        });
       }}
       onChange={(event) => {
         setTyped(event.target.value);
@@ -92,9 +100,7 @@ export const TickCell = memo(function TickCell(props: TickCellProps) {
         ...look,
         background: wrong === null ? 'transparent' : palette.surface,
         outlineColor: palette.slate,
-        border: wrong === null ? 'none' : `2px solid ${palette.clay}`,
-        borderLeft: look.borderLeft,
-        borderBottom: wrong === null ? look.borderBottom : `2px solid ${palette.clay}`,
+        ...(wrong === null ? {} : { boxShadow: `inset 0 0 0 2px ${palette.clay}` }),
         textAlign: column.kind === 'text' || column.kind === 'choice' ? 'left' : 'right',
       }}
     />

@@ -4,7 +4,7 @@ import { addressOf } from '@slate-path/core/api/address';
 import { displayName } from '@slate-path/core/people/names';
 import type { Student, Tick, TickColumn } from '@slate-path/core/records/schema';
 import { holdsWords } from '@slate-path/core/ticks/legendTable';
-import { amountWords } from '@slate-path/core/ticks/tickWords';
+import { moneyWords } from '@slate-path/core/ticks/tickWords';
 import { usePaperSize } from '../../files/paperSize';
 import { useGiveFile } from '../../files/useGiveFile';
 import { loadDateReader } from '../../forms/readDate';
@@ -92,7 +92,7 @@ export function ValueSheet({ column, student, tick, onClose }: ValueSheetProps) 
         <>
           <DateField label="Paid on (empty: today)" value={on} onChange={setOn} error={errors['on']} />
           <Field
-            label={`Owes something else than ${amountWords(column.most ?? 0, column.unit)}`}
+            label={`Owes something else than ${moneyWords(column.most ?? 0, column.unit)}`}
             typedAs="owes"
             value={owes}
             onChange={setOwes}

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { personKey } from '@slate-path/core/attendance/participants/personKey';
 import type { Student } from '@slate-path/core/records/schema';
 import type { SheetReading } from '@slate-path/core/ticks/bring/readSheet';
-import type { Target, TickPlan } from '@slate-path/core/ticks/bring/planTicks';
+import { planTicks, type Target, type TickPlan } from '@slate-path/core/ticks/bring/planTicks';
 import { useLists } from '../../files/useLists';
 import { newId } from '../../sync/outbox';
 import { useRecords } from '../../sync/useRecords';
@@ -44,7 +44,7 @@ export function useBringTicks(
     const kept = keptAnswers(current, sectionId);
     const open = lists.matchWritten(reading.people, students, kept);
     const who = lists.matchWritten(reading.people, students, new Map([...kept, ...answers]));
-    const plan = lists.planTicks(reading, {
+    const plan = planTicks(reading, {
       ...{ sectionId, columns: columnsOf(current, sectionId), ticks: current.tick, targets },
       students: who.students,
       newId: (heading) => idFor(`${sectionId} ${heading}`),

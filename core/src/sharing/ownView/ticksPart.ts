@@ -1,5 +1,5 @@
 import { isOwing, leftToPay, tickState } from '../../ticks/tickState';
-import { amountWords, tickWords } from '../../ticks/tickWords';
+import { moneyWords, tickWords } from '../../ticks/tickWords';
 import { dayIn, type PageLanguage } from '../readerPage/language';
 import { wordsIn } from '../readerPage/fixedWords/wordsIn';
 import type { PagePart } from '../readerPage/parts';
@@ -11,7 +11,7 @@ function lineOf({ column, tick }: Shown, language: PageLanguage) {
   const say = wordsIn(language);
   const state = tickState(column, tick);
   const owing = isOwing(column, tick);
-  const left = column.kind === 'fee' ? amountWords(leftToPay(column, tick), column.unit) : '';
+  const left = column.kind === 'fee' ? moneyWords(leftToPay(column, tick), column.unit) : '';
   // Counts as figures: the words around them are English.
   const part = `${tick?.value ?? ''} / ${column.most ?? 0}`;
   const value = column.kind === 'ofMany' ? part : tickWords(column, tick, (day) => dayIn(language, day));

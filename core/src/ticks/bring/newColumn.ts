@@ -1,7 +1,7 @@
 import { foldName } from '../../people/names';
 import { longestChoice, longestTickName, mostChoices, type TickKind } from '../limits';
 import type { TickColumn } from '../../records/schema';
-import { titleOf } from '../../work/bring/readGradeBook';
+import { titleOf } from '../../work/bring/titleOf';
 import { readNumber, readTick } from '../readTick';
 import type { SheetColumn } from './readSheet';
 

@@ -1,7 +1,6 @@
-import { dateOrderOf, readMoment, type DateOrder } from '../../attendance/participants/moment';
 import { foldName } from '../../people/names';
 import type { Tick, TickColumn } from '../../records/schema';
-import { titleOf } from '../../work/bring/readGradeBook';
+import { titleOf } from '../../work/bring/titleOf';
 import type { TickToSet } from '../changes';
 import { readNumber, readTick } from '../readTick';
 import { nextNumber } from '../sheetTable';
@@ -48,13 +47,6 @@ function feePart(heading: string): { base: string; field: Field } | undefined {
     if (base !== undefined) return { base, field };
   }
   return undefined;
-}
-
-/** Days of the whole file are written in one order. */
-export function dayReader({ columns }: SheetReading, chosen: DateOrder | null = null): ReadDay {
-  const written = columns.flatMap(({ cells }) => cells.map((cell) => cell.written));
-  const order = chosen ?? dateOrderOf(written, null).order;
-  return (text) => readMoment(`${text.replace(/\bT?00:00(:00)?$/, '')} 12:00`, order)?.date ?? null;
 }
 
 interface Here {

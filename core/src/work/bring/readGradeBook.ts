@@ -7,22 +7,13 @@ import { readLocalMoment } from './localMoment';
 import { cellsBy, personIn } from './people';
 import { inWordsOf, lateAt, pointsOf, type Into } from './readHandIns';
 import type { HandInRead, PieceRead } from './reading';
+import { titleOf } from './titleOf';
 
 /** Rows above or below the students that are about the pieces of work, or about the class. */
 const pointsRow =
   /\b(?:points?|possible|out of|max|maximum|punkte|hochstpunktzahl|bareme|puntos|punti|pontos|punten)\b/;
 const classRow =
   /^(?:class |klassen?|overall )?(?:average|avg|mean|median|total|sum|count|minimum|maximum|min|max|durchschnitt|mittelwert|summe|moyenne|promedio|media|gemiddelde|gesamt|totale?|standard deviation)\b/;
-
-/** "Essay 1 (20)", "Essay 1 [20 pts]", "Essay 1 / 20": a title with its points. */
-export function titleOf(heading: string): { title: string; points: number | null } {
-  const found =
-    /^(.*\S)\s*[([]\s*(?:max\.?\s*|out of\s*)?(\d+(?:[.,]\d+)?)\s*(?:points?|pts?|punkte|p|marks?|puntos|punti|pontos|punten)?\s*[)\]]$/i.exec(
-      heading,
-    ) ?? /^(.*\S)\s*\/\s*(\d+(?:[.,]\d+)?)$/.exec(heading);
-  if (!found) return { title: heading, points: null };
-  return { title: found[1] ?? heading, points: Number(found[2]?.replace(',', '.')) };
-}
 
 const numbersIn = (row: TableRow, columns: readonly number[]) =>
   columns.filter((column) => readScore(row.cells[column] ?? '') !== null).length;
