@@ -76,6 +76,8 @@ export const screens: Screen[] = [
     then: 'Not needed of this student',
   },
   { path: '/classes/SECTION/ticks/bring', says: 'paste the cells' },
+  { path: '/classes/SECTION/clipboard', says: 'as it sits' },
+  { path: '/classes/SECTION/clipboard', says: 'as it sits', taps: ['as it sits'], then: 'as a list' },
   { path: '/desk/nods', says: 'nods in' },
   { path: '/desk/nods', says: 'nods in', taps: ['Draws'], then: 'In the draw' },
   { path: '/each?lessonId=LESSON&group=everyone', says: 'Write your own' },

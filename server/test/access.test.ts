@@ -113,6 +113,7 @@ describe('who may do what', () => {
     'get /api/school/nodded-students': [401, 401, 400],
     'get /api/sections/{sectionId}/ticks-file': [401, 401, 404],
     'get /api/tick-columns/{columnId}/receipts': [401, 401, 404],
+    'post /api/clipboard-pages': [401, 401, 400],
     'get /api/sections/{sectionId}/circles': [401, 401, 404],
     'get /api/circles/{circleId}/file': [401, 401, 404],
     'get /api/notes': [401, 401, 200],

@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import type { TableName } from '../records/schema';
 import { accountEndpoints } from './accounts';
 import { attendanceEndpoints } from './attendance';
+import { clipboardEndpoints } from './clipboard';
 import type { Endpoint } from './endpoint';
 import { feedEndpoints } from './feeds';
 import { grantEndpoints } from './grants';
@@ -30,6 +31,7 @@ export const contract = {
   ...noteEndpoints,
   ...nodEndpoints,
   ...tickEndpoints,
+  ...clipboardEndpoints,
   ...syncEndpoints,
   ...watchEndpoints,
   ...workEndpoints,

@@ -42,6 +42,7 @@ export const operations = {
   noddedStudents: 'get /api/school/nodded-students',
   ticksFile: 'get /api/sections/{sectionId}/ticks-file',
   receipts: 'get /api/tick-columns/{columnId}/receipts',
+  clipboardPages: 'post /api/clipboard-pages',
 
   findNotes: 'get /api/notes',
   recentNotes: 'get /api/notes/recent',

@@ -32,6 +32,7 @@ import type { CardSheetsRequest } from '../sharing/ownView/cardSheets';
 import type { OwnPageRequest } from '../sharing/ownView/readOwnFacts';
 import type { PagePaperRequest, ReportsRequest } from '../sharing/papers/papers';
 import type { WorkbookRequest } from '../sharing/workbook/workbookFile';
+import type { ClipboardRequest } from '../ticks/clipboardPages';
 import type { ReceiptsRequest } from '../ticks/receipts';
 import type { TicksFileRequest } from '../ticks/ticksFile';
 import type { WorkFileRequest } from '../work/workFile';
@@ -80,6 +81,7 @@ export interface JobKinds {
   ticksFile: { input: TicksFileRequest; result: Uint8Array };
   /** `null` where nothing was paid. */
   receipts: { input: ReceiptsRequest; result: Uint8Array | null };
+  clipboardPages: { input: ClipboardRequest; result: { refused: string } | Uint8Array };
   workFile: { input: WorkFileRequest; result: Uint8Array };
   readerPage: { input: PageRequest; result: PageReading };
   ownPage: { input: OwnPageRequest; result: OwnFacts };

@@ -41,6 +41,9 @@ const ticksFile: Job<'ticksFile'> = async (request) =>
 
 const receipts: Job<'receipts'> = async (request) => (await import('../ticks/receipts')).receipts(request);
 
+const clipboardPages: Job<'clipboardPages'> = async (request) =>
+  (await import('../ticks/clipboardPages')).clipboardPages(request);
+
 const readerPage: Job<'readerPage'> = async (request) =>
   (await import('../sharing/readerPages/readFacts')).readFacts(request);
 
@@ -115,6 +118,7 @@ const jobs: { [K in WorkKind]: Job<K> } = {
   workFile,
   ticksFile,
   receipts,
+  clipboardPages,
   readerPage,
   ownPage,
   cardSheets,

@@ -1,7 +1,9 @@
+import { reads } from '@slate-path/core/scopes/rights';
 import { nameFile } from '../files/nameFile';
 import { nobodyWaits } from '../http/nobodyWaits';
 import { Problem } from '../http/problem';
 import { readerOf, route } from '../http/route';
+import { roleIn } from '../scopes/access';
 
 const nothingPaid = new Problem(
   404,
@@ -35,6 +37,19 @@ export const tickRoutes = [
       if (!bytes) throw nothingPaid;
       nameFile(response, 'receipts', 'pdf');
       return bytes;
+    },
+  }),
+  route('clipboardPages', {
+    allow: 'member',
+    async handle({ body: wish, teacherId, services, response }) {
+      const { file, lookUp } = services.database;
+      if (!wish.sectionIds.every((id) => reads(roleIn(lookUp, teacherId, id), 'section')))
+        throw new Problem(404, 'Not found', 'One of these is no class of yours. Nothing was made.');
+      const request = { file, teacherId, now: services.clock(), wish };
+      const made = await services.jobs.run('clipboardPages', request, nobodyWaits(response));
+      if ('refused' in made) throw new Problem(422, 'Too many boxes', made.refused);
+      nameFile(response, 'clipboard', 'pdf');
+      return made;
     },
   }),
 ];

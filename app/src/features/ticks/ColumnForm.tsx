@@ -184,7 +184,7 @@ export function ColumnForm({ sectionId, column, onClose }: ColumnFormProps) {
           set({ shown });
         }}
       >
-        Students see theirs on their own page
+        <Words>Students see theirs on their own page</Words>
       </TickRow>
       {column === null && sections.length > 0 ? (
         <>

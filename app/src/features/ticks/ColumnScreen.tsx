@@ -46,6 +46,7 @@ export function ColumnScreen() {
   const [handId, setHand] = useState('');
   const [changing, setChanging] = useState(false);
   const [opened, setOpened] = useState<string | null>(null);
+  const [begins, setBegins] = useState(false);
   const back = {
     to: { pathname: '/classes/[sectionId]/ticks', params: { sectionId } },
     name: 'The whole tick-sheet',
@@ -67,6 +68,12 @@ export function ColumnScreen() {
   const due = column.dueOn === null ? '' : `due ${shortDay(column.dueOn)}`;
   const late = column.dueOn !== null && column.dueOn < today() && owing.length > 0 ? 'the day is past' : '';
   const student = students.find(({ id }) => id === opened);
+  const next = sheet.columns[sheet.columns.indexOf(column) + 1];
+  const goOn = () => {
+    if (!next) return;
+    setBegins(true);
+    router.setParams({ columnId: next.id });
+  };
   const fill = hand?.all !== undefined && hand.cell && owing.length > 0 ? hand : null;
   return (
     <Page
@@ -182,7 +189,7 @@ export function ColumnScreen() {
                 }),
                 '.',
               ]
-            : ['. Enter goes on to the next.']),
+            : [`. Enter goes on${next ? `, at the end to ${next.name}` : ' to the next'}.`]),
         ]}
       />
       {students.length === 0 ? (
@@ -192,7 +199,15 @@ export function ColumnScreen() {
           <TickBoard column={column} students={students} tickOf={tickOf} hand={hand} />
         </View>
       ) : (
-        <ValueColumn column={column} students={listed} tickOf={tickOf} onOpen={setOpened} />
+        <ValueColumn
+          key={column.id}
+          column={column}
+          students={listed}
+          tickOf={tickOf}
+          onOpen={setOpened}
+          onEnd={goOn}
+          begins={begins}
+        />
       )}
       {!wide && column.legend ? (
         <Words size="small" tone="inkQuiet">

@@ -20,8 +20,8 @@ import { useNameOrder } from '../../sync/nameOrder';
 import { useSections } from '../../sync/sections';
 import { TakeBack } from '../../sync/TakeBack';
 import { useRecords } from '../../sync/useRecords';
-import { usePalette } from '../../theme/theme';
-import { radius, space, target } from '../../theme/tokens';
+import { usePalette, useWide } from '../../theme/theme';
+import { space, target } from '../../theme/tokens';
 import { handsOf, tapped } from './hands';
 import { setCells, today } from './ticking';
 import { TickSign } from './TickSign';
@@ -187,18 +187,20 @@ interface OwingRowProps {
 
 function OwingRow({ student, classes, columns, words, stateOf, onTap }: OwingRowProps) {
   const palette = usePalette();
+  const wide = useWide();
   return (
     <View
       testID="owing-row"
       style={{
         paddingHorizontal: space(4),
-        paddingVertical: space(2),
-        gap: space(1),
+        paddingTop: wide ? 0 : space(1),
+        flexDirection: wide ? 'row' : 'column',
+        alignItems: wide ? 'center' : undefined,
         borderBottomWidth: 1,
         borderColor: palette.line,
       }}
     >
-      <Words bold lines={1}>
+      <Words bold lines={1} style={wide ? { width: 320 } : {}}>
         {displayName(student)}
         {classes.length > 0 ? (
           <Words size="small" tone="inkQuiet">
@@ -206,7 +208,7 @@ function OwingRow({ student, classes, columns, words, stateOf, onTap }: OwingRow
           </Words>
         ) : null}
       </Words>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space(4), flexShrink: 1 }}>
         {columns.map((column) => (
           <TapArea
             key={column.id}
@@ -218,11 +220,7 @@ function OwingRow({ student, classes, columns, words, stateOf, onTap }: OwingRow
               minHeight: target,
               flexDirection: 'row',
               alignItems: 'center',
-              gap: space(2),
-              paddingHorizontal: space(2),
-              borderWidth: 1,
-              borderRadius: radius.control,
-              borderColor: palette.line,
+              gap: space(1),
             }}
           >
             <TickSign state={stateOf(column)} />

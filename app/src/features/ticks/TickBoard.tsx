@@ -3,8 +3,8 @@ import { View } from 'react-native';
 import { shownNames } from '@slate-path/core/attendance/checkIn/shownNames';
 import { displayName } from '@slate-path/core/people/names';
 import type { Student, TickColumn } from '@slate-path/core/records/schema';
-import { tickState } from '@slate-path/core/ticks/tickState';
-import { tickWords } from '@slate-path/core/ticks/tickWords';
+import { leftToPay, tickState } from '@slate-path/core/ticks/tickState';
+import { moneyWords, tickWords } from '@slate-path/core/ticks/tickWords';
 import { Board } from '../../parts/Board';
 import { useWide } from '../../theme/theme';
 import { dayShown } from './dayShown';
@@ -26,6 +26,9 @@ interface TickBoardProps {
 /** What stands beside the sign: nothing where the sign says it all. */
 export function besideSign(column: TickColumn, tick: ReturnType<TickOf>): string {
   const words = tickWords(column, tick, dayShown);
+  // What is left is what one looks for; the sheet has both.
+  if (column.kind === 'fee' && tickState(column, tick) === 'part')
+    return `lacks ${moneyWords(leftToPay(column, tick), column.unit)}`;
   if (tick?.exempt) return '';
   return words === 'yes' ? '' : words;
 }

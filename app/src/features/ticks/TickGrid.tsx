@@ -44,10 +44,11 @@ function onKeys(event: KeyboardEvent<HTMLElement>): void {
   if (!way) return;
   event.preventDefault();
   const [down, across] = way;
-  const next = event.currentTarget.querySelector<HTMLElement>(
-    `[data-row="${Number(row) + down}"][data-at="${Number(at) + across}"]`,
-  );
-  next?.focus();
+  const cellAt = (line: number, place: number) =>
+    event.currentTarget.querySelector<HTMLElement>(`[data-row="${line}"][data-at="${place}"]`);
+  const next = cellAt(Number(row) + down, Number(at) + across);
+  // From the last student on to the next column, as one reads a page down.
+  (next ?? (event.key === 'Enter' ? cellAt(0, Number(at) + 1) : null))?.focus();
 }
 
 /** The whole sheet: a row a student, a column a column; their sums stand with their names. */

@@ -106,6 +106,18 @@ export function TicksScreen() {
               : null,
           ],
         },
+        {
+          title: 'On paper',
+          items: [
+            {
+              label: 'A page for the clipboard',
+              note: 'The class as it sits, each with numbered boxes; empty, or filled with what is known',
+              onPress: () => {
+                router.push({ pathname: '/classes/[sectionId]/clipboard', params });
+              },
+            },
+          ],
+        },
         ...(columns.length > 0
           ? [
               {

@@ -22,14 +22,27 @@ interface ValueColumnProps {
   students: readonly Student[];
   tickOf: TickOf;
   onOpen: (studentId: string) => void;
+  /** Behind the last student, with Enter: on to the next column. */
+  onEnd?: () => void;
+  /** Come to from the column before: the first field is typed in at once. */
+  begins?: boolean;
 }
 
 /** A column down the class, one under the other: typed, and on with Enter or the arrows. */
-export function ValueColumn({ column, students, tickOf, onOpen }: ValueColumnProps) {
+export function ValueColumn({ column, students, tickOf, onOpen, onEnd, begins = false }: ValueColumnProps) {
   const list = useRef<View>(null);
   useEffect(() => void loadDateReader(), []);
+  useEffect(() => {
+    if (begins) (list.current as unknown as HTMLElement | null)?.querySelector('input')?.focus();
+  }, [begins]);
   const goTo = (index: number) => {
     const fields = (list.current as unknown as HTMLElement | null)?.querySelectorAll('input');
+    if (fields && index >= fields.length) {
+      // What was typed last is kept on leaving its field.
+      fields[fields.length - 1]?.blur();
+      onEnd?.();
+      return;
+    }
     const field = fields?.[index];
     field?.focus();
     field?.select();

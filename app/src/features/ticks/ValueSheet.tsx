@@ -14,6 +14,7 @@ import { DateField } from '../../parts/DateField';
 import { Field } from '../../parts/Field';
 import { Sheet } from '../../parts/Sheet';
 import { TickRow } from '../../parts/TickRow';
+import { Words } from '../../parts/Words';
 import { forgetTyped } from '../../parts/typed';
 import { setCells } from './ticking';
 import { amountTyped, cellOf, dayTyped, hasAmount, readTyped, writtenOf } from './typing';
@@ -104,7 +105,7 @@ export function ValueSheet({ column, student, tick, onClose }: ValueSheetProps) 
         </>
       ) : null}
       <TickRow name="Not needed of this student" ticked={exempt} onChange={setExempt}>
-        Not needed of this student
+        <Words>Not needed of this student</Words>
       </TickRow>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Action label="Keep it" kind="main" onPress={keep} />

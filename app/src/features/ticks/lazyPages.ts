@@ -5,6 +5,7 @@ const pages = () => import('./pages');
 
 export const TicksScreen = lazily(async () => ({ default: (await pages()).TicksScreen }));
 export const ColumnScreen = lazily(async () => ({ default: (await pages()).ColumnScreen }));
+export const ClipboardScreen = lazily(async () => ({ default: (await pages()).ClipboardScreen }));
 export const OwingScreen = lazily(async () => ({ default: (await pages()).OwingScreen }));
 export const BringScreen = lazily(async () => ({ default: (await pages()).BringScreen }));
 export const TickPanel = lazily(async () => ({ default: (await pages()).TickPanel }));

@@ -1,4 +1,5 @@
 export { BringScreen } from './BringScreen';
+export { ClipboardScreen } from './ClipboardScreen';
 export { ColumnScreen } from './ColumnScreen';
 export { OwingScreen } from './OwingScreen';
 export { default as TickPanel } from './TickPanel';

@@ -1,0 +1,1 @@
+export { ClipboardScreen as default } from '../../../features/ticks/lazyPages';
