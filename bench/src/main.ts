@@ -12,6 +12,7 @@ import { benchPapers } from './papers';
 import { benchReaderPage } from './readerPage';
 import { benchSignals } from './signals';
 import { benchTallies } from './tallies';
+import { benchTicks } from './ticks';
 import { benchThumb } from './thumb';
 import { benchViews } from './views';
 import { benchWork } from './work';
@@ -31,6 +32,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   erasing: benchErasing,
   browser: benchBrowser,
   thumb: benchThumb,
+  ticks: benchTicks,
   work: benchWork,
   readerPage: benchReaderPage,
   papers: benchPapers,

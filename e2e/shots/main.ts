@@ -195,7 +195,7 @@ const shots: Shot[] = [
     size: 'phone',
     before: (page) => says(page, 'need you', 30_000),
   },
-  { name: 'people-wide', path: '/people', size: 'wide' },
+  { name: 'ticks-wide', path: `/classes/${boats}/ticks`, size: 'wide' },
   { name: 'path-wide', path: `/students/${odalys}`, size: 'wide' },
   {
     name: 'own-page-wide',

@@ -135,8 +135,8 @@ test.each([
     expect([...titles.values()].filter((title) => !title.endsWith(' · Slate Path'))).toEqual([]);
     expect(new Set(titles.values()).size).toBe(titles.size);
   },
-  // Some forty screens one after the other, on a small machine.
-  400_000,
+  // Some hundred screens one after the other, on a small machine.
+  900_000,
 );
 
 /** Main pages, and on those that are a list of people what one of them is. */
@@ -154,6 +154,8 @@ const mainPages: [path: string, row?: string][] = [
   ['/classes/SECTION/days'],
   ['/classes/SECTION/set-up'],
   ['/classes/SECTION/notes'],
+  ['/classes/SECTION/ticks'],
+  ['/owing'],
   ['/classes/SEATED/room'],
   ['/again'],
   ['/notes'],

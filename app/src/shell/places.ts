@@ -11,7 +11,7 @@ export const places = [
     path: '/people',
     name: 'People',
     icon: Users,
-    within: ['/students', '/classes', '/totals', '/range', '/given'],
+    within: ['/students', '/classes', '/totals', '/range', '/given', '/owing'],
   },
   { path: '/desk', name: 'Desk', icon: LampDesk, within: [] },
 ] as const;

@@ -88,9 +88,16 @@ function drawnPage(page: ClipboardPage, drawn: Drawn, where: { page: number; pag
       ...inBoxes(block, contents),
     ]),
     ...page.legend.map(({ number, ...area }) =>
-      text(`${number}  ${contents.legend.get(number) ?? ''}`.trim(), area, sizes.legend, { least: 5 }),
+      text(legendWords(number, area, contents), area, sizes.legend, { least: 5 }),
     ),
   ];
+}
+
+/** Where there is no room for what a column's signs mean, its name alone. */
+function legendWords(number: number, { width }: Area, { legend }: Contents): string {
+  const whole = legend.get(number) ?? '';
+  const isLong = widthOf(`${number}  ${whole}`, sizes.legend) > pt(width);
+  return `${number}  ${isLong ? (whole.split(': ')[0] ?? '') : whole}`.trim();
 }
 
 /** "Maeve D.": where there is no room for all of it. */

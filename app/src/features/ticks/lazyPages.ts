@@ -8,4 +8,5 @@ export const ColumnScreen = lazily(async () => ({ default: (await pages()).Colum
 export const ClipboardScreen = lazily(async () => ({ default: (await pages()).ClipboardScreen }));
 export const OwingScreen = lazily(async () => ({ default: (await pages()).OwingScreen }));
 export const BringScreen = lazily(async () => ({ default: (await pages()).BringScreen }));
+export const StudentTicks = lazily(async () => ({ default: (await pages()).StudentTicks }));
 export const TickPanel = lazily(async () => ({ default: (await pages()).TickPanel }));

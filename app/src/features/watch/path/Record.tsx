@@ -13,6 +13,7 @@ import { useRecords } from '../../../sync/useRecords';
 import { space } from '../../../theme/tokens';
 import { rollBook, useAllLessons } from '../../attendance/lesson/lessons';
 import { totalsWords } from '../../attendance/month/totalsWords';
+import { StudentTicks } from '../../ticks/lazyPages';
 import { CheckIns } from './CheckIns';
 import { PathWeeks } from './PathWeeks';
 
@@ -72,6 +73,7 @@ export function Record({ studentId, enrolments, concerns, onTimeIn }: RecordProp
           </Card>
         );
       })}
+      <StudentTicks studentId={studentId} enrolments={enrolments} />
       <CheckIns
         checkIns={[...listOf(current, 'checkIn'), ...listOf(current, 'otherCheckIn')].filter(
           (said) => said.studentId === studentId,
