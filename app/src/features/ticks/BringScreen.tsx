@@ -26,7 +26,7 @@ import { useClassList } from '../people/class/ofClass';
 import { rememberAnswers } from '../work/rememberAnswers';
 import { useConcerns } from './ticking';
 import { forgetIds, useBringTicks, type BringTicks } from './useBringTicks';
-import { useSheet } from './useSheet';
+import { useColumns } from './useSheet';
 
 /** So large is a table of a class at most. */
 const limits = { bytes: 2_000_000, rows: 500, what: 'a tick-sheet' };
@@ -38,7 +38,7 @@ export function BringScreen() {
   const router = useRouter();
   const name = useSectionName(sectionId);
   const lists = useLists();
-  const { columns } = useSheet(sectionId);
+  const { columns } = useColumns(sectionId);
   const { present, gone } = useClassList(sectionId);
   const students = useMemo(() => [...present, ...gone].map(({ student }) => student), [present, gone]);
   const [reading, setReading] = useState<SheetReading | null>(null);
@@ -198,7 +198,7 @@ function summaryOf({ plan: { ticks, columns, toMake } }: BringTicks): string {
 
 interface PlannedLineProps {
   planned: PlannedColumn;
-  known: ReturnType<typeof useSheet>['columns'];
+  known: ReturnType<typeof useColumns>['columns'];
   target: Target | undefined;
   onTarget: (target: Target) => void;
 }

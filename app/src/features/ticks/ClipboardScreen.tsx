@@ -32,7 +32,7 @@ import { ClassPage } from '../people/class/lazyClassPage';
 import { useClassRole } from '../sharing/colleagues';
 import { ClipboardPreview } from './ClipboardPreview';
 import { useConcerns } from './ticking';
-import { useSheet } from './useSheet';
+import { useColumns } from './useSheet';
 
 const contentWords: Record<ClipboardContents, string> = {
   lines: 'lines to write on',
@@ -60,7 +60,7 @@ export function ClipboardScreen() {
   const paper = usePaperSize();
   const lastDay = useLastDay(sectionId);
   const { giveMade, busy, sheet: giving } = useGiveFile();
-  const { students, columns } = useSheet(sectionId);
+  const { students, columns } = useColumns(sectionId);
   const concerns = useConcerns(sectionId);
   const seatings = useRecords(({ current }) => current.seating);
   const sections = useSections().filter(({ id, endedOn }) => endedOn === null || id === sectionId);

@@ -24,7 +24,7 @@ import { handsOf } from './hands';
 import { TickBoard } from './TickBoard';
 import { setCells, today, useConcerns } from './ticking';
 import { hasAmount } from './typing';
-import { sumsOf, useSheet } from './useSheet';
+import { sumsOf, useColumns, useTickOfAfterPaint } from './useSheet';
 import { ValueColumn } from './ValueColumn';
 import { ValueSheet } from './ValueSheet';
 
@@ -38,7 +38,9 @@ export function ColumnScreen() {
   const order = useNameOrder();
   const paper = usePaperSize();
   const { give, sheet: giving } = useGiveFile();
-  const sheet = useSheet(sectionId);
+  const ofClass = useColumns(sectionId);
+  const tickOf = useTickOfAfterPaint();
+  const sheet = { ...ofClass, tickOf };
   const concerns = useConcerns(sectionId, columnId);
   const column = sheet.columns.find(({ id }) => id === columnId);
   const [page, setPage] = useState<'board' | 'list'>('board');
@@ -59,7 +61,7 @@ export function ColumnScreen() {
         </Empty>
       </Page>
     );
-  const { students, tickOf } = sheet;
+  const { students } = sheet;
   const hands = handsOf(column);
   const hand = hands.find(({ id }) => id === handId) ?? hands[0];
   const owing = students.filter(({ id }) => isOwing(column, tickOf(column, id)));
@@ -196,7 +198,7 @@ export function ColumnScreen() {
         <Empty title="Nobody is in this class">Bring its students first; they stand here then.</Empty>
       ) : page === 'board' && hand ? (
         <View style={{ minHeight: 200 }}>
-          <TickBoard column={column} students={students} tickOf={tickOf} hand={hand} />
+          <TickBoard column={column} students={students} hand={hand} />
         </View>
       ) : (
         <ValueColumn

@@ -11,13 +11,12 @@ import { dayShown } from './dayShown';
 import { tapped, type Hand } from './hands';
 import { setCells, today } from './ticking';
 import { TickTile } from './TickTile';
-import type { TickOf } from './useSheet';
+import { useTickOf, type TickOf } from './useSheet';
 import { ValueSheet } from './ValueSheet';
 
 interface TickBoardProps {
   column: TickColumn;
   students: readonly Student[];
-  tickOf: TickOf;
   hand: Hand;
   /** In the lesson, where there is one. */
   isAway?: (studentId: string) => boolean;
@@ -34,8 +33,9 @@ export function besideSign(column: TickColumn, tick: ReturnType<TickOf>): string
 }
 
 /** The class with one column: a tap says what is in hand, or asks for what is to stand there. */
-export function TickBoard({ column, students, tickOf, hand, isAway }: TickBoardProps) {
+export function TickBoard({ column, students, hand, isAway }: TickBoardProps) {
   const wide = useWide();
+  const tickOf = useTickOf();
   const [asked, setAsked] = useState<string | null>(null);
   const names = useMemo(
     () => new Map(shownNames([...students], true).map(({ id, name }) => [id, name])),

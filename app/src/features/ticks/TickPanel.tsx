@@ -18,7 +18,7 @@ import type { LessonRow } from '../attendance/lesson/lessonRow';
 import { handsOf } from './hands';
 import { TickBoard } from './TickBoard';
 import { useConcerns } from './ticking';
-import { useSheet } from './useSheet';
+import { useColumns, useTickOfAfterPaint } from './useSheet';
 
 interface TickPanelProps {
   lesson: Lesson;
@@ -30,7 +30,8 @@ export default function TickPanel({ lesson, rows }: TickPanelProps) {
   const palette = usePalette();
   const router = useRouter();
   const { sectionId } = lesson;
-  const { columns, tickOf } = useSheet(sectionId);
+  const { columns } = useColumns(sectionId);
+  const tickOf = useTickOfAfterPaint();
   const concerns = useConcerns(sectionId);
   const [chosen, setChosen] = useState('');
   const [handId, setHand] = useState('');
@@ -61,13 +62,7 @@ export default function TickPanel({ lesson, rows }: TickPanelProps) {
   );
   return (
     <View style={{ flex: 1 }}>
-      <TickBoard
-        column={column}
-        students={students}
-        tickOf={tickOf}
-        hand={hand}
-        isAway={(id) => away.has(id)}
-      />
+      <TickBoard column={column} students={students} hand={hand} isAway={(id) => away.has(id)} />
       <View
         style={{
           paddingHorizontal: space(3),

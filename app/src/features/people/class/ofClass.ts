@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
 import type { LocalMoment } from '@slate-path/core/calendar/zone';
-import { listOf } from '@slate-path/core/records/records';
 import type { Enrolment, Lesson, Student } from '@slate-path/core/records/schema';
 import { shortDay } from '../../../parts/dates';
 import { useNow } from '../../../sync/clock';
@@ -18,18 +17,20 @@ export interface InClass {
 export function useClassList(sectionId: string): { present: InClass[]; gone: InClass[] } {
   const order = useNameOrder();
   const lastDay = useLastDay(sectionId);
-  const current = useRecords((state) => state.current);
+  // Not all records: what else is written leaves who is in the class as it is.
+  const enrolments = useRecords(({ current }) => current.enrolment);
+  const students = useRecords(({ current }) => current.student);
   return useMemo(() => {
-    const people = listOf(current, 'enrolment')
-      .filter((enrolment) => enrolment.sectionId === sectionId)
+    const people = Object.values(enrolments)
+      .filter((enrolment) => !enrolment.removed && enrolment.sectionId === sectionId)
       .flatMap((enrolment) => {
-        const student = current.student[enrolment.studentId];
+        const student = students[enrolment.studentId];
         return student && !student.removed ? [{ student, enrolment }] : [];
       })
       .sort(byStudent(order));
     const hasLeft = ({ enrolment }: InClass) => enrolment.endsOn !== null && enrolment.endsOn < lastDay;
     return { present: people.filter((one) => !hasLeft(one)), gone: people.filter(hasLeft) };
-  }, [current, sectionId, order, lastDay]);
+  }, [enrolments, students, sectionId, order, lastDay]);
 }
 
 /** Over by the clock, taken or not. */
