@@ -16,7 +16,7 @@ import {
   Level,
   Weather,
 } from './cells';
-import { tickTables } from './ticks';
+import { tickTables } from './tickTables';
 
 /** A file of the archive: its columns, which of them (if any) make a row one of a kind, and where they point. */
 export interface ArchiveTable<S extends z.ZodObject = z.ZodObject> {
