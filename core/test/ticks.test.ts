@@ -86,6 +86,7 @@ test.each<[Partial<TickColumn>, ReturnType<typeof cell> | undefined, string, str
   [{ kind: 'ofMany', most: 8 }, cell('0'), 'open', '0 of 8'],
   [{ kind: 'fee', most: 12.5, unit: '€' }, cell('5'), 'part', '5 €, lacks 7.50 €'],
   [{ kind: 'fee', most: 12.5, unit: '€' }, cell('5', { owes: 5 }), 'done', '5 €'],
+  [{ kind: 'fee', most: 7.5, unit: '£' }, cell('3'), 'part', '£3, lacks £4.50'],
   [{ kind: 'fee', most: 12.5 }, cell(null, { owes: 0 }), 'done', ''],
   [{ kind: 'number', unit: 'cm' }, cell('0'), 'done', '0 cm'],
   [{ kind: 'number' }, cell('as it was words'), 'done', 'as it was words'],

@@ -7,9 +7,14 @@ const besideUnit = (number: string, unit: string) => (unit === '' ? number : `${
 /** A number with what it is of: `47.2 kg`, `3`. */
 export const amountWords = (amount: number, unit: string): string => besideUnit(String(amount), unit);
 
-/** An amount of money: `12.50 €`, `5 €`. */
-export const moneyWords = (amount: number, unit: string): string =>
-  besideUnit(Number.isInteger(amount) ? String(amount) : amount.toFixed(2), unit);
+/** Signs of money that stand before the number in English; the euro's is written behind it in most of its countries. */
+const before = /^(?!€)\p{Sc}$/u;
+
+/** An amount of money: `12.50 €`, `5 €`, `£7.50`. */
+export function moneyWords(amount: number, unit: string): string {
+  const number = Number.isInteger(amount) ? String(amount) : amount.toFixed(2);
+  return before.test(unit) ? `${unit}${number}` : besideUnit(number, unit);
+}
 
 type Written = Pick<TickColumn, 'kind' | 'most' | 'unit'>;
 

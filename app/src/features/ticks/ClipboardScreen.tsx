@@ -93,6 +93,9 @@ export function ClipboardScreen() {
     (one) => !columns.some((column) => column.number === one),
   );
   const names = new Map(students.map((student) => [student.id, displayName(student)]));
+  // Without a plan there is no front and no back.
+  const isSeated =
+    layout === null || 'problem' in layout || layout.pages[0]?.front != null || shape === 'list';
   const problem = !isCounted
     ? `From 1 to ${mostBoxes} boxes for each student: rows times boxes in a row.`
     : !isDate(date)
@@ -161,12 +164,12 @@ export function ClipboardScreen() {
             name: 'choose the plan or a list',
             value: shape,
             options: [
-              { value: 'plan', label: 'as it sits' },
+              { value: 'plan', label: isSeated ? 'as it sits' : 'in rows, by name' },
               { value: 'list', label: 'as a list' },
             ],
             onChange: setShape,
           }),
-          ...(shape === 'plan'
+          ...(shape === 'plan' && isSeated
             ? [
                 ', seen from the ',
                 choicePhrase({
