@@ -8,7 +8,7 @@ import { holdsWords } from '@slate-path/core/ticks/legendTable';
 import { mostColumnsAtOnce } from '@slate-path/core/ticks/limits';
 import { ticksHistory } from '@slate-path/core/ticks/tickId';
 import { many } from '@slate-path/core/words/many';
-import { ListSource } from '../../files/lazyListSource';
+import { LinesSaid, ListSource } from '../../files/lazyListSource';
 import { useLists } from '../../files/useLists';
 import { Action } from '../../parts/Action';
 import { Card } from '../../parts/Card';
@@ -93,6 +93,13 @@ export function BringScreen() {
       `Taken in: ${[made.length > 0 ? many(made.length, 'new column') : '', many(ticks.length, 'cell')].filter(Boolean).join(', ')}.`,
     );
   };
+  const leftOut = [
+    ...(bring?.plan.problems ?? []).map(({ line, heading, reason }) => ({
+      line,
+      reason: `${heading}: ${reason}`,
+    })),
+    ...(reading?.leftOut ?? []),
+  ];
   const isIdle = !bring || (bring.plan.ticks.length === 0 && bring.plan.toMake.length === 0);
   return (
     <Page
@@ -162,15 +169,7 @@ export function BringScreen() {
               setAnswers(next);
             }}
           />
-          <LeftOut
-            lines={[
-              ...bring.plan.problems.map(({ line, heading, reason }) => ({
-                line,
-                reason: `${heading}: ${reason}`,
-              })),
-              ...reading.leftOut,
-            ]}
-          />
+          <LinesSaid title="Left out" lines={leftOut} count={leftOut.length} />
         </>
       ) : (
         <ListSource
@@ -240,26 +239,5 @@ function PlannedLine({
             : `: ${fates.new} new, ${fates.changed} changed.`,
       ]}
     />
-  );
-}
-
-function LeftOut({ lines }: { lines: readonly { line: number; reason: string }[] }) {
-  if (lines.length === 0) return null;
-  return (
-    <Card style={{ gap: space(1) }}>
-      <Words
-        size="large"
-        serif
-        heading={2}
-      >{`Left out: ${many(lines.length, 'cell or line', 'cells or lines')}`}</Words>
-      {lines.slice(0, 50).map(({ line, reason }, index) => (
-        <Words key={index} size="small" tone="inkQuiet">
-          {`Line ${line}: ${reason}`}
-        </Words>
-      ))}
-      {lines.length > 50 ? (
-        <Words size="small" tone="inkQuiet">{`And ${lines.length - 50} more.`}</Words>
-      ) : null}
-    </Card>
   );
 }

@@ -73,7 +73,8 @@ export function ClipboardScreen() {
   const [day, setDay] = useState(lastDay);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set([sectionId]));
   const date = readDate(day);
-  const boxes = { rows: count(rows), columns: count(across) };
+  const [down, beside] = [count(rows), count(across)];
+  const boxes = useMemo(() => ({ rows: down, columns: beside }), [down, beside]);
   const number = boxes.rows * boxes.columns;
   const isCounted = number >= 1 && number <= mostBoxes;
   const layout = useMemo(() => {
@@ -83,8 +84,7 @@ export function ClipboardScreen() {
     const own = Object.values(seatings).filter((one) => one.sectionId === sectionId && !one.removed);
     const places = isDate(date) ? (seatingOn(own, date)?.places ?? []) : [];
     return clipboardPlan(ids, places, { boxes, paper, back: from === 'back' });
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- boxes are told by their two numbers
-  }, [isCounted, students, shape, paper, seatings, sectionId, date, from, boxes.rows, boxes.columns]);
+  }, [isCounted, students, shape, paper, seatings, sectionId, date, from, boxes]);
   const legend = new Map(
     contents === 'ticks' ? columns.map((column) => [column.number, column.name] as const) : [],
   );

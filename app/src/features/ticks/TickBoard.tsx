@@ -23,7 +23,7 @@ interface TickBoardProps {
 }
 
 /** What stands beside the sign: nothing where the sign says it all. */
-export function besideSign(column: TickColumn, tick: ReturnType<TickOf>): string {
+function besideSign(column: TickColumn, tick: ReturnType<TickOf>): string {
   const words = tickWords(column, tick, dayShown);
   // What is left is what one looks for; the sheet has both.
   if (column.kind === 'fee' && tickState(column, tick) === 'part')

@@ -1,12 +1,12 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import { displayName } from '@slate-path/core/people/names';
 import type { Student, Tick, TickColumn } from '@slate-path/core/records/schema';
 import { tickState } from '@slate-path/core/ticks/tickState';
 import { tickWords } from '@slate-path/core/ticks/tickWords';
 import { Card } from '../../parts/Card';
 import { TapArea } from '../../parts/TapArea';
+import { FieldInColumn, useFieldsBelow } from '../../parts/TypedColumn';
 import { Words } from '../../parts/Words';
 import { loadDateReader } from '../../forms/readDate';
 import { usePalette } from '../../theme/theme';
@@ -30,23 +30,11 @@ interface ValueColumnProps {
 
 /** A column down the class, one under the other: typed, and on with Enter or the arrows. */
 export function ValueColumn({ column, students, tickOf, onOpen, onEnd, begins = false }: ValueColumnProps) {
-  const list = useRef<View>(null);
+  const { list, goTo } = useFieldsBelow(onEnd);
   useEffect(() => void loadDateReader(), []);
   useEffect(() => {
     if (begins) (list.current as unknown as HTMLElement | null)?.querySelector('input')?.focus();
-  }, [begins]);
-  const goTo = (index: number) => {
-    const fields = (list.current as unknown as HTMLElement | null)?.querySelectorAll('input');
-    if (fields && index >= fields.length) {
-      // What was typed last is kept on leaving its field.
-      fields[fields.length - 1]?.blur();
-      onEnd?.();
-      return;
-    }
-    const field = fields?.[index];
-    field?.focus();
-    field?.select();
-  };
+  }, [begins, list]);
   return (
     <Card style={{ padding: 0, maxWidth: 560 }}>
       <View ref={list}>
@@ -116,27 +104,15 @@ function ValueRow({ column, student, tick, onOpen, onMove }: ValueRowProps) {
           </Words>
         </View>
       </TapArea>
-      <TextInput
-        mode="outlined"
-        dense
+      <FieldInColumn
         value={typed ?? kept}
-        onChangeText={setTyped}
-        onBlur={keep}
-        accessibilityLabel={`${column.name} of ${name}`}
-        aria-invalid={wrong !== null}
-        inputMode={['number', 'ofMany', 'fee'].includes(column.kind) ? 'decimal' : 'text'}
-        onKeyPress={({ nativeEvent }) => {
-          if (nativeEvent.key === 'Enter' || nativeEvent.key === 'ArrowDown') onMove(1);
-          else if (nativeEvent.key === 'ArrowUp') onMove(-1);
-        }}
-        style={{
-          width: column.kind === 'text' || column.kind === 'choice' ? 168 : 96,
-          height: target,
-          backgroundColor: palette.surface,
-        }}
-        textColor={palette.ink}
-        outlineColor={wrong === null ? palette.line : palette.clay}
-        activeOutlineColor={palette.slate}
+        onChange={setTyped}
+        onLeave={keep}
+        onMove={onMove}
+        name={`${column.name} of ${name}`}
+        wrong={wrong !== null}
+        decimal={['number', 'ofMany', 'fee'].includes(column.kind)}
+        width={column.kind === 'text' || column.kind === 'choice' ? 168 : 96}
       />
     </View>
   );

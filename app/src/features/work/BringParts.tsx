@@ -73,19 +73,3 @@ export function PlannedPieces({ plan }: { plan: BringPlan }) {
     </Card>
   );
 }
-
-/** Lines of the file with what is said of them. */
-export function Lines({ title, lines, count }: { title: string; lines: FileReading['told']; count: number }) {
-  if (count === 0) return null;
-  return (
-    <Card style={{ gap: space(1) }}>
-      <Words size="large" serif heading={2}>{`${title}: ${many(count, 'line')}`}</Words>
-      {lines.slice(0, 50).map(({ line, reason }, index) => (
-        <Words key={index} size="small" tone="inkQuiet">
-          {`Line ${line}: ${reason}`}
-        </Words>
-      ))}
-      {count > 50 ? <Words size="small" tone="inkQuiet">{`And ${count - 50} more.`}</Words> : null}
-    </Card>
-  );
-}

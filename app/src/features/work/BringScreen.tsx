@@ -9,7 +9,7 @@ import { Choice } from '../../parts/Choice';
 import { Page } from '../../parts/Page';
 import { forgetTyped } from '../../parts/typed';
 import { Words } from '../../parts/Words';
-import { ListSource } from '../../files/lazyListSource';
+import { LinesSaid, ListSource } from '../../files/lazyListSource';
 import { space } from '../../theme/tokens';
 import { ApiProblem, postFile } from '../../sync/api';
 import { makeChange, takeBackThere } from '../../sync/outbox';
@@ -19,7 +19,7 @@ import { renewViews } from '../../sync/views';
 import { EntryQuestions } from '../attendance/participants/lazyEntryQuestions';
 import type { Answers } from '../attendance/participants/keptAnswers';
 import { useClassList } from '../people/class/ofClass';
-import { Columns, Lines, PlannedPieces, summaryOf } from './BringParts';
+import { Columns, PlannedPieces, summaryOf } from './BringParts';
 import { rememberAnswers } from './rememberAnswers';
 import { useBring, type Bring, type FileReading } from './useBring';
 import { usePieces } from './usePiece';
@@ -219,8 +219,8 @@ export function BringScreen() {
             }}
           />
           <PlannedPieces plan={bring.plan} />
-          <Lines title="Left out" lines={reading.leftOut} count={reading.leftOutCount} />
-          <Lines title="Kept, but look" lines={reading.told} count={reading.toldCount} />
+          <LinesSaid title="Left out" lines={reading.leftOut} count={reading.leftOutCount} />
+          <LinesSaid title="Kept, but look" lines={reading.told} count={reading.toldCount} />
         </>
       ) : (
         <ListSource

@@ -1,25 +1,19 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import { displayName } from '@slate-path/core/people/names';
 import type { Work } from '@slate-path/core/records/schema';
 import { statusWords } from '@slate-path/core/work/pieceWords';
 import { Card } from '../../parts/Card';
+import { FieldInColumn, useFieldsBelow } from '../../parts/TypedColumn';
 import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
-import { space, target } from '../../theme/tokens';
+import { space } from '../../theme/tokens';
 import { setScore, type Scored } from './setHandIns';
 import type { Part } from './usePiece';
 
 /** Scores down the class, one under the other: typed, and on with Enter or the arrows. */
 export function ScoreColumn({ work, parts }: { work: Work; parts: readonly Part[] }) {
-  const list = useRef<View>(null);
-  const goTo = (index: number) => {
-    const fields = (list.current as unknown as HTMLElement | null)?.querySelectorAll('input');
-    const field = fields?.[index];
-    field?.focus();
-    field?.select();
-  };
+  const { list, goTo } = useFieldsBelow();
   return (
     <Card style={{ padding: 0, maxWidth: 560 }}>
       <View ref={list}>
@@ -95,23 +89,15 @@ function ScoreRow({ work, part, onMove }: ScoreRowProps) {
               : said}
         </Words>
       </View>
-      <TextInput
-        mode="outlined"
-        dense
+      <FieldInColumn
         value={typed ?? kept}
-        onChangeText={setTyped}
-        onBlur={keep}
-        accessibilityLabel={`Score of ${name}`}
-        aria-invalid={wrong}
-        inputMode="decimal"
-        onKeyPress={({ nativeEvent }) => {
-          if (nativeEvent.key === 'Enter' || nativeEvent.key === 'ArrowDown') onMove(1);
-          else if (nativeEvent.key === 'ArrowUp') onMove(-1);
-        }}
-        style={{ width: 96, height: target, backgroundColor: palette.surface, textAlign: 'right' }}
-        textColor={palette.ink}
-        outlineColor={wrong ? palette.clay : palette.line}
-        activeOutlineColor={palette.slate}
+        onChange={setTyped}
+        onLeave={keep}
+        onMove={onMove}
+        name={`Score of ${name}`}
+        wrong={wrong}
+        decimal
+        align="right"
       />
     </View>
   );
