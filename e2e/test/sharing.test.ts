@@ -91,8 +91,8 @@ test('both take one roll at once, and each sees what the other marks', async () 
   const markOn = async (page: Page, name: string) =>
     (await control(page, name)).evaluate((node) => node.getAttribute('aria-label') ?? '');
   await Promise.all([tap(ines, 'Pupil01'), tap(bela, 'Pupil02')]);
-  expect(await until(async () => (await markOn(bela, 'Pupil01')).includes(': away'), 15_000)).toBe(true);
-  expect(await until(async () => (await markOn(ines, 'Pupil02')).includes(': away'), 15_000)).toBe(true);
+  expect(await until(async () => (await markOn(bela, 'Pupil01')).includes(': away. '), 15_000)).toBe(true);
+  expect(await until(async () => (await markOn(ines, 'Pupil02')).includes(': away. '), 15_000)).toBe(true);
   const { lesson, mark } = await room.client.get<{ lesson: unknown[]; mark: { standingId: string }[] }>(
     '/api/days/2026-11-23',
   );
