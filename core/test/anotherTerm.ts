@@ -53,6 +53,8 @@ export const anotherTerm: ChangeOf<'term.next'>['payload'] = {
       sectionId: 's3',
       name: 'Benches',
       seats: [{ x: 0, y: 0 }],
+      furniture: [],
+      roomId: null,
       places: [{ x: 0, y: 0, studentId: 'a' }],
     },
   ],

@@ -231,6 +231,13 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
     places: [{ studentId: 'a', ...seat }],
     startsOn: day,
   },
+  'room.arrange': {
+    plans: [{ id: 'rows', sectionId: 's', places: [{ studentId: 'a', ...seat }], startsOn: day }],
+    seats: [{ ...seat, turn: 1 }],
+    furniture: [{ id: 'door', kind: 'door', x: 3, y: 0, wide: 2, deep: 1, turn: 0 }],
+  },
+  'seatWish.set': { id: 'wish', sectionId: 's', kind: 'apart', studentIds: ['a', 'b'], seats: [] },
+  'seatWish.remove': { id: 'wish', sectionId: 's', removed: true },
   'room.remove': { id: 'rows', sectionId: 's', removed: true },
   'turn.draw': {
     lesson,

@@ -40,6 +40,8 @@ const before = mergeRecords(emptyRecords(), {
   roomPlan: [
     {
       ...{ id: 'r', sectionId: 's', name: 'Benches', seats: [{ x: 0, y: 0 }], removed: false },
+      furniture: [],
+      roomId: null,
       places: [{ x: 0, y: 0, studentId: 'a' }],
     },
   ],

@@ -1,1 +1,1 @@
-export { AgainScreen as default } from '../features/notes/AgainScreen';
+export { AgainScreen as default } from '../features/notes/lazyPages';

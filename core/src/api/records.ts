@@ -41,6 +41,7 @@ export const recordEndpoints = {
       roomPlan: rows('roomPlan'),
       // Of each class only the last: how it sits now.
       seating: rows('seating'),
+      seatWish: rows('seatWish'),
       levelNames: rows('levelNames'),
       topic: rows('topic'),
       passedWord: rows('passedWord'),

@@ -279,6 +279,7 @@ export type Circle = RecordOf<'circle'>;
 export type CircleMember = RecordOf<'circleMember'>;
 export type RoomPlan = RecordOf<'roomPlan'>;
 export type Seating = RecordOf<'seating'>;
+export type SeatWish = RecordOf<'seatWish'>;
 export type Sweep = RecordOf<'sweep'>;
 export type Turn = RecordOf<'turn'>;
 export type Note = RecordOf<'note'>;

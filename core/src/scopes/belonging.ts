@@ -32,6 +32,7 @@ const hangsOn: Partial<Record<TableName, readonly (readonly [field: string, tabl
   participantAnswer: [['sectionId', 'section']],
   roomPlan: [['sectionId', 'section']],
   seating: [['sectionId', 'section']],
+  seatWish: [['sectionId', 'section']],
   studentGroup: [['sectionId', 'section']],
   lesson: [['sectionId', 'section']],
   mark: [['lessonId', 'lesson']],

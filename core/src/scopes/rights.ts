@@ -47,6 +47,7 @@ export const rights: Record<TableName, Right> = {
   checkInSetting: setUp,
   roomPlan: setUp,
   seating: setUp,
+  seatWish: setUp,
   studentGroup: setUp,
 
   lesson: recorded,

@@ -30,6 +30,7 @@ const about: Record<string, string> = {
   participants: 'A participant list',
   roll: 'Marks on a roll',
   room: 'A room plan',
+  seatWish: 'A wish of where somebody sits',
   roster: 'A roster',
   school: 'The school',
   section: 'A class',

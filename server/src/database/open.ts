@@ -33,6 +33,7 @@ import { Contact1766500000000 } from './migrations/1766500000000-Contact';
 import { Draws1766600000000 } from './migrations/1766600000000-Draws';
 import { ShownAddresses1766700000000 } from './migrations/1766700000000-ShownAddresses';
 import { Ticks1766800000000 } from './migrations/1766800000000-Ticks';
+import { Rooms1766900000000 } from './migrations/1766900000000-Rooms';
 import { OwnView1766100000000 } from './migrations/1766100000000-OwnView';
 import { ReaderPages1766000000000 } from './migrations/1766000000000-ReaderPages';
 import { Hurried } from './hurried';
@@ -76,6 +77,7 @@ export const migrations = [
   Draws1766600000000,
   ShownAddresses1766700000000,
   Ticks1766800000000,
+  Rooms1766900000000,
 ];
 
 /**

@@ -38,6 +38,7 @@ const held: readonly (readonly [table: TableName, where: string | null])[] = [
   ['studentGroup', null],
   ['roomPlan', null],
   ['seating', null],
+  ['seatWish', null],
   ['levelNames', null],
   ['topic', null],
   ['passedWord', null],

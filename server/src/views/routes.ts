@@ -61,6 +61,7 @@ export const viewRoutes = [
         focus: await load(from, 'focus', teacherId),
         studentGroup: await load(from, 'studentGroup', teacherId),
         roomPlan: await load(from, 'roomPlan', teacherId),
+        seatWish: await load(from, 'seatWish', teacherId),
         seating: lastSeatings(await load(from, 'seating', teacherId)),
         levelNames: await load(from, 'levelNames', teacherId),
         topic: await load(from, 'topic', teacherId),

@@ -5,7 +5,7 @@ const silent = new Set([
   ...['concern.quiet', 'concern.show', 'pathSummary.keep', 'message.send'],
   ...['nod.give', 'nod.set', 'nod.remove', 'nodReason.set', 'nodReason.retire', 'nodTelling.set'],
   ...['draw.make', 'draw.remove'],
-  ...['tickColumn.set', 'tickColumn.remove', 'tick.set', 'ticks.bring'],
+  ...['tickColumn.set', 'tickColumn.remove', 'tick.set', 'ticks.bring', 'seatWish.set', 'seatWish.remove'],
   ...['phrase.add', 'phrase.set', 'phrase.remove', 'phrase.favour', 'phrase.use'],
 ]);
 /** Kinds that are about the class they name, or about any where they name none. */

@@ -1,1 +1,1 @@
-export { NoteScreen as default } from '../../features/notes/NoteScreen';
+export { NoteScreen as default } from '../../features/notes/lazyPages';

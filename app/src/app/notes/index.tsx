@@ -1,1 +1,1 @@
-export { NotesScreen as default } from '../../features/notes/NotesScreen';
+export { NotesScreen as default } from '../../features/notes/lazyPages';

@@ -1,1 +1,1 @@
-export { TopicScreen as default } from '../../features/notes/finding';
+export { TopicScreen as default } from '../../features/notes/lazyPages';

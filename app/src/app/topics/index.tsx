@@ -1,1 +1,1 @@
-export { TopicsScreen as default } from '../../features/notes/TopicsScreen';
+export { TopicsScreen as default } from '../../features/notes/lazyPages';

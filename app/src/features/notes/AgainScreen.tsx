@@ -5,7 +5,6 @@ import type { FollowUp } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { longDay } from '../../parts/dates';
 import { Empty } from '../../parts/Empty';
-import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { useWide } from '../../theme/theme';
 import { space } from '../../theme/tokens';
@@ -17,12 +16,11 @@ import { useView } from '../../sync/views';
 import { StepsAgain } from '../watch/StepsAgain';
 import { useStepsAgain } from '../watch/useStepsAgain';
 import { WatchPage } from '../watch/lazyWatchPage';
+import FollowUpLine from './FollowUpLine';
 import { openDraft } from './draft';
-import { NoteCard } from './lazyNoteCard';
+import NoteCard from './NoteCard';
 import { openFollowUps } from './ties';
 import { notesHistory } from './write';
-
-const FollowUpLine = lazily(() => import('./FollowUpLine'));
 
 /** What was promised, the earliest day first. */
 export function AgainScreen() {

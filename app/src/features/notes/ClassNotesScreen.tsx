@@ -4,7 +4,7 @@ import { TakeBack } from '../../sync/TakeBack';
 import { ClassPage } from '../people/class/lazyClassPage';
 import { anyNote, type NoteQuery } from './query';
 import { notesHistory } from './write';
-import { NoteSearch } from './finding';
+import NoteSearch from './NoteSearch';
 
 /** The notes of one class. */
 export function ClassNotesScreen() {

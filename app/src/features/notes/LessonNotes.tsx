@@ -3,16 +3,14 @@ import { View } from 'react-native';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { Action } from '../../parts/Action';
 import { Sheet } from '../../parts/Sheet';
-import { lazily } from '../../parts/lazily';
 import { Words } from '../../parts/Words';
 import { longDay } from '../../parts/dates';
 import { space } from '../../theme/tokens';
 import { useRecords } from '../../sync/useRecords';
-import { NoteCard } from './lazyNoteCard';
+import FollowUpLine from './FollowUpLine';
+import NoteCard from './NoteCard';
 import { latestNotes } from './ties';
 import { useDue } from './useDue';
-
-const FollowUpLine = lazily(() => import('./FollowUpLine'));
 
 /** Notes written in a lesson, the latest first. */
 export function LessonNotes({ lesson }: { lesson: Lesson }) {

@@ -5,7 +5,7 @@ import { Words } from '../../parts/Words';
 import { usePalette } from '../../theme/theme';
 import { space } from '../../theme/tokens';
 import { useRecords } from '../../sync/useRecords';
-import { NoteCard } from './lazyNoteCard';
+import NoteCard from './NoteCard';
 import { momentOf } from './ties';
 import type { NoteHit } from './useSearch';
 

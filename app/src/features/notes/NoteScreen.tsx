@@ -28,14 +28,13 @@ import { useSectionName } from '../../sync/sections';
 import { useAsking } from '../../sync/useAsking';
 import { useRecords } from '../../sync/useRecords';
 import { renewViews, useView } from '../../sync/views';
+import FollowUpLine from './FollowUpLine';
 import { correctionsOf, keepEdit, type Ties } from './edit';
 import { unread, useReader } from './useReader';
 import { useMoment } from './ties';
 import { notesHistory, ofNote } from './write';
 
 const Understood = lazily(() => import('./Understood'));
-
-const FollowUpLine = lazily(() => import('./FollowUpLine'));
 
 const notes = { to: '/notes' as const, name: 'All notes' };
 

@@ -5,7 +5,7 @@ import { WatchPage } from '../watch/lazyWatchPage';
 import { openDraft } from './draft';
 import { anyNote, type NoteQuery } from './query';
 import { notesHistory } from './write';
-import { NoteSearch } from './finding';
+import NoteSearch from './NoteSearch';
 
 /** All notes: looked for by words and by what the address says. */
 export function NotesScreen() {

@@ -15,7 +15,7 @@ import { usePaperSize } from '../../files/paperSize';
 import { FileAction } from '../../files/FileAction';
 import { useRecords } from '../../sync/useRecords';
 import { openDraft } from './draft';
-import { NoteCard } from './lazyNoteCard';
+import NoteCard from './NoteCard';
 import { topicsOfNotes, useNotesAbout } from './ties';
 import { WhoElse } from './WhoElse';
 

@@ -1,1 +1,1 @@
-export { ClassNotesScreen as default } from '../../../features/notes/ClassNotesScreen';
+export { ClassNotesScreen as default } from '../../../features/notes/lazyPages';

@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { lessonNow } from '@slate-path/core/calendar/lessonNow';
 import { isOfTimetable } from '@slate-path/core/calendar/lessons';
@@ -15,8 +15,17 @@ import { useTabTitle } from '../../../parts/useTabTitle';
 import { useWide } from '../../../theme/theme';
 import { railWidth } from '../../../theme/tokens';
 import { NodPanel } from '../../nods/lazyPages';
+import { LessonNotesSheet } from '../../notes/lazyPages';
 import { TickPanel } from '../../ticks/lazyPages';
 import { openElsewhere } from '../../observation/circle/openElsewhere';
+import {
+  CirclePanel,
+  SweepPanel,
+  TallyPanel,
+  TallySheet,
+  TileOrder,
+  TurnsPanel,
+} from '../../observation/lazyPanels';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecordsAfterPaint } from '../../../sync/afterPaint';
 import { useNow } from '../../../sync/clock';
@@ -33,13 +42,6 @@ import { RollShape } from './RollShape';
 import { useLessonKeys } from './useLessonKeys';
 
 // The roll is there at once; what else is done in a lesson is loaded when it is first wanted.
-const TallyPanel = lazy(() => import('../../observation/tallies/TallyPanel'));
-const SweepPanel = lazy(() => import('../../observation/sweep/SweepPanel'));
-const CirclePanel = lazy(() => import('../../observation/circle/CirclePanel'));
-const TurnsPanel = lazy(() => import('../../observation/turns/TurnsPanel'));
-const TileOrder = lazily(() => import('../../observation/tallies/TileOrder'));
-const LessonNotesSheet = lazy(() => import('../../notes/LessonNotes'));
-const TallySheet = lazy(() => import('../../observation/tallies/TallySheet'));
 const CheckInPanel = lazily(() => import('../checkIn/CheckInPanel'));
 const NoLesson = lazily(() => import('./NoLesson'));
 const loadMarkDetail = () => import('./MarkDetail');
@@ -168,14 +170,14 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
   });
   const working =
     mode === 'roll' || lesson.setAside || rows.length === 0 ? null : (
-      <Suspense fallback={<View style={{ flex: 1 }} />}>
+      <>
         {mode === 'tally' ? <TallyPanel lesson={lesson} rows={rows} /> : null}
         {mode === 'sweep' ? <SweepPanel lesson={lesson} rows={rows} /> : null}
         {mode === 'circle' ? <CirclePanel lesson={lesson} rows={rows} /> : null}
         {mode === 'turns' ? <TurnsPanel lesson={lesson} rows={rows} /> : null}
         {mode === 'nods' ? <NodPanel lesson={lesson} rows={rows} /> : null}
         {mode === 'ticks' ? <TickPanel lesson={lesson} rows={rows} /> : null}
-      </Suspense>
+      </>
     );
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
@@ -251,25 +253,21 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         </Sheet>
       ) : null}
       {notes ? (
-        <Suspense fallback={null}>
-          <LessonNotesSheet
-            lesson={lesson}
-            onClose={() => {
-              setNotes(false);
-            }}
-          />
-        </Suspense>
+        <LessonNotesSheet
+          lesson={lesson}
+          onClose={() => {
+            setNotes(false);
+          }}
+        />
       ) : null}
       {seen ? (
-        <Suspense fallback={null}>
-          <TallySheet
-            lesson={lesson}
-            rows={rows}
-            onClose={() => {
-              setSeen(false);
-            }}
-          />
-        </Suspense>
+        <TallySheet
+          lesson={lesson}
+          rows={rows}
+          onClose={() => {
+            setSeen(false);
+          }}
+        />
       ) : null}
       {listing ? (
         <UntakenSheet

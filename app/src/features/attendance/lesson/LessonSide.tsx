@@ -1,10 +1,10 @@
 import X from 'lucide-react-native/icons/x';
-import { lazy, Suspense } from 'react';
 import { ScrollView, View } from 'react-native';
 import { displayName } from '@slate-path/core/people/names';
 import type { Lesson } from '@slate-path/core/records/schema';
 import { IconAction } from '../../../parts/IconAction';
 import { lazily } from '../../../parts/lazily';
+import { SideNotes } from '../../notes/lazyPages';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
@@ -15,7 +15,6 @@ import { LessonList } from './LessonList';
 
 const CheckInPanel = lazily(() => import('../checkIn/CheckInPanel'));
 const MarkDetail = lazily(() => import('./MarkDetail'));
-const SideNotes = lazy(() => import('../../notes/SideNotes'));
 
 interface LessonSideProps {
   lesson: Lesson;
@@ -69,9 +68,7 @@ export default function LessonSide({
           </Words>
           <LessonList lessons={sameDay} chosen={lesson.id} timesOnly onGo={onGo} />
           {checkedIn ? <CheckInPanel lesson={lesson} onOpen={onOpen} /> : null}
-          <Suspense fallback={null}>
-            <SideNotes lesson={lesson} />
-          </Suspense>
+          <SideNotes lesson={lesson} />
           {untaken.length > 0 ? (
             <>
               <View style={{ height: space(2) }} />

@@ -24,7 +24,7 @@ import { useView } from '../../../sync/views';
 import { useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { rollBook, useAllLessons } from '../../attendance/lesson/lessons';
-import { StudentNotes } from '../../notes/StudentNotes';
+import { StudentNotes } from '../../notes/lazyPages';
 import { useNotesAbout } from '../../notes/ties';
 import { EnrolmentForm } from '../../people/EnrolmentForm';
 import { ContactTab } from '../../contact/lazyPages';

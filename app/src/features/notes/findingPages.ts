@@ -1,2 +1,0 @@
-export { default as NoteSearch } from './NoteSearch';
-export { TopicScreen } from './TopicScreen';

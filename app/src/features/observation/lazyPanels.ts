@@ -1,0 +1,11 @@
+import { lazily } from '../../parts/lazily';
+
+/** What is seen in a lesson, in one piece: what several pieces share would come with the first screen. */
+const panels = () => import('./panels');
+
+export const CirclePanel = lazily(async () => ({ default: (await panels()).CirclePanel }));
+export const SweepPanel = lazily(async () => ({ default: (await panels()).SweepPanel }));
+export const TallyPanel = lazily(async () => ({ default: (await panels()).TallyPanel }));
+export const TallySheet = lazily(async () => ({ default: (await panels()).TallySheet }));
+export const TileOrder = lazily(async () => ({ default: (await panels()).TileOrder }));
+export const TurnsPanel = lazily(async () => ({ default: (await panels()).TurnsPanel }));
