@@ -73,6 +73,22 @@ function copyFonts() {
   fs.writeFileSync(path.join(folder, 'fonts.css'), rules.join('\n') + '\n');
 }
 
+/** What is reckoned beside the page, each in one file of its own. */
+async function buildWorkers(dist) {
+  const { build } = await import('esbuild');
+  const folder = path.join(app, 'src', 'workers');
+  await build({
+    absWorkingDir: root,
+    entryPoints: fs.readdirSync(folder).map((file) => path.join(folder, file)),
+    outdir: path.join(dist, 'workers'),
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    logLevel: 'warning',
+  });
+}
+
 /** The service worker keeps the application itself, so that it opens without a network; data it leaves alone. */
 async function writeServiceWorker(dist) {
   const { generateSW } = await import('workbox-build');
@@ -106,7 +122,7 @@ function compress(dist) {
 }
 
 /** Builds what lies in a folder for the web, unless it is built from just these sources. */
-async function buildWeb(folder, places, before = () => undefined) {
+async function buildWeb(folder, places, before = () => undefined, after = () => undefined) {
   const dist = path.join(folder, 'dist');
   const stampFile = path.join(dist, '.build-stamp');
   const stamp = sourceStamp(places);
@@ -122,6 +138,7 @@ async function buildWeb(folder, places, before = () => undefined) {
     EXPO_UNSTABLE_TREE_SHAKING: '1',
   };
   must('npx', ['expo', 'export', '-p', 'web', '--output-dir', 'dist'], settings, folder);
+  await after(dist);
   await writeServiceWorker(dist);
   compress(dist);
   fs.writeFileSync(stampFile, stamp);
@@ -130,7 +147,7 @@ async function buildWeb(folder, places, before = () => undefined) {
 /** Builds the web application. */
 export async function buildApp() {
   ensurePackages({ driver: false });
-  await buildWeb(app, sources, copyFonts);
+  await buildWeb(app, sources, copyFonts, buildWorkers);
 }
 
 /** Builds the bare application that the real one is measured beside. */

@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { layoutNames, layoutOf, seatWords, type LayoutName, type Seat } from '../src/people/room/layouts';
+import {
+  layoutNames,
+  layoutOf,
+  seatWords,
+  widthsOf,
+  type LayoutName,
+  type Seat,
+} from '../src/people/room/layouts';
 import {
   allSeated,
   placesOf,
@@ -15,7 +22,7 @@ import { lesson } from './records';
 
 const key = ({ x, y }: Seat) => `${x} ${y}`;
 const sizes = fc.integer({ min: 1, max: 60 });
-const anyLayout = fc.constantFrom(...layoutNames);
+const anyLayout = fc.constantFrom(...layoutNames.filter((layout) => layout !== 'empty'));
 const people = (count: number) => Array.from({ length: count }, (_, i) => `p${i}`);
 const full = (layout: LayoutName, count: number) =>
   allSeated({ seats: layoutOf(layout, count), places: [] }, people(count));
@@ -28,13 +35,30 @@ const student = (id: string, givenName: string, familyName: string, called = '')
 
 test('every layout has a seat of its own for each, in reading order from the front', () => {
   fc.assert(
-    fc.property(anyLayout, sizes, (layout, count) => {
-      const seats = layoutOf(layout, count);
+    fc.property(anyLayout, fc.integer({ min: 1, max: 80 }), fc.nat(40), (layout, count, across) => {
+      const seats = layoutOf(layout, count, across === 0 ? undefined : across);
       expect(new Set(seats.map(key)).size).toBe(count);
       expect(seats).toEqual(seats.toSorted((a, b) => a.y - b.y || a.x - b.x));
-      for (const { x, y } of seats) expect([x >= 1, y >= 1, x < 39, y < 39]).not.toContain(false);
+      for (const { x, y } of seats) expect([x >= 1, y >= 1, x <= 39, y <= 39]).not.toContain(false);
     }),
   );
+});
+
+test.each<[LayoutName, number, number, number[]]>([
+  // From the front: how many seats stand in each row.
+  ['horseshoe', 30, 8, [...Array<number>(11).fill(2), 8]],
+  ['horseshoe', 9, 4, [1, 2, 2, 4]],
+  ['circle', 12, 5, [3, 2, 2, 2, 3]],
+  ['circle', 30, 9, [5, 2, 2, 2, 2, 2, 2, 2, 2, 2, 2, 5]],
+  ['sixes', 12, 2, [6, 6]],
+  ['benches', 10, 5, [5, 5]],
+  ['empty', 30, 1, []],
+])('%s for %d, %d wide', (layout, count, across, expected) => {
+  const seats = layoutOf(layout, count, across);
+  const rows = [...new Set(seats.map(({ y }) => y))].map((row) => seats.filter(({ y }) => y === row).length);
+  expect(rows).toEqual(expected);
+  const { least, usual, most } = widthsOf(layout, count);
+  expect([least <= usual, usual <= most]).toEqual([true, true]);
 });
 
 // By hand: how many have none, one and two beside, in front of or behind them.
@@ -47,6 +71,9 @@ test.each<[LayoutName, number, number[]]>([
   // Benches of four: two ends each. Of six for more than sixteen.
   ['benches', 12, [0, 6, 6]],
   ['benches', 24, [0, 8, 16]],
+  // Two tables of six and of its last the half that is full: corners have two, middles three.
+  ['sixes', 12, [0, 0, 8]],
+  ['horseshoe', 30, [0, 2, 28]],
 ])('at %s, %d students have their neighbours', (layout, count, expected) => {
   const found = [...neighbours(full(layout, count)).values()].map(({ length }) => length);
   expect([0, 1, 2].map((many) => found.filter((length) => length === many).length)).toEqual(expected);

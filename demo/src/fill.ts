@@ -19,7 +19,7 @@ import { makeDraws } from './draws';
 import { makeTicks, tickedClass } from './ticks';
 import { drawnClass, makeNods, noddedClasses } from './nods';
 import { makePhrases } from './phrases';
-import { makeRooms } from './rooms';
+import { makeRooms, makeWishes } from './rooms';
 import { makeSweeps, sweptClass } from './sweeps';
 import { makeTallies, talliedClasses, type ClassTerm, type TalliedLesson } from './tallies';
 import { checkInClass, checkInSetting, makeCheckIns } from './weather';
@@ -94,6 +94,9 @@ function writeTerm(
     const seated = { className, sectionId, pupils, life };
     for (const payload of makeRooms(seated, term.startsOn, () => book.id(begun)))
       if (payload.startsOn === null || payload.startsOn <= today) book.add('room.set', payload, begun);
+    if (className === tickedClass)
+      for (const payload of makeWishes(seated, () => book.id(begun)))
+        book.add('seatWish.set', payload, begun);
   }
   addTicks(book, { term, sections, students, today }, now);
   const checkInSectionId = sections.get(checkInClass) ?? '';

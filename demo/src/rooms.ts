@@ -1,6 +1,7 @@
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { ChangeOf } from '@slate-path/core/changes/schema';
-import { layoutOf, type LayoutName } from '@slate-path/core/people/room/layouts';
+import type { Furniture } from '@slate-path/core/people/room/furniture';
+import { layoutOf, type LayoutName, type Seat } from '@slate-path/core/people/room/layouts';
 import { allSeated } from '@slate-path/core/people/room/placing';
 import type { SchoolLife } from './life';
 import { weeksInTerm } from './scenario';
@@ -47,6 +48,34 @@ function orderOf({ pupils, life, className }: SeatedClass, layout: LayoutName): 
   return order.map(({ id }) => id);
 }
 
+/** A board before the front row, the desk and the door beside it. */
+function furnitureOf(seats: readonly Seat[], newId: () => string): Furniture[] {
+  const xs = seats.map(({ x }) => x);
+  const [first, last] = [Math.min(...xs), Math.max(...xs)];
+  const y = Math.min(...seats.map((seat) => seat.y)) - 2;
+  const flat = { y, deep: 1, turn: 0 };
+  return [
+    { ...flat, id: newId(), kind: 'desk', x: first, wide: 2 },
+    { ...flat, id: newId(), kind: 'board', x: Math.floor((first + last) / 2), wide: 3 },
+    { ...flat, id: newId(), kind: 'door', x: last, wide: 1 },
+  ];
+}
+
+/** What is wished of where some of a class sit. */
+export function makeWishes(
+  { sectionId, pupils }: SeatedClass,
+  newId: () => string,
+): ChangeOf<'seatWish.set'>['payload'][] {
+  const ids = pupils.map(({ id }) => id);
+  const about = (...at: number[]) => at.flatMap((index) => ids[index] ?? []);
+  const wish = { sectionId, seats: [] };
+  return [
+    { ...wish, id: newId(), kind: 'apart', studentIds: about(2, 9) },
+    { ...wish, id: newId(), kind: 'together', studentIds: about(4, 17) },
+    { ...wish, id: newId(), kind: 'front', studentIds: about(12) },
+  ];
+}
+
 /** The room plans of a class, and from which week on it sat by which. @param startsOn the term's first Monday */
 export function makeRooms(
   seated: SeatedClass,
@@ -66,6 +95,10 @@ export function makeRooms(
     const seats = layoutOf(layout, seated.pupils.length);
     const places = allSeated({ seats, places: [] }, orderOf(seated, layout));
     const name = layoutNames[layout] ?? layout;
-    return [{ id, sectionId: seated.sectionId, name, seats, places, startsOn: addDays(startsOn, 7 * week) }];
+    const furniture = furnitureOf(seats, newId);
+    const from = addDays(startsOn, 7 * week);
+    return [
+      { id, sectionId: seated.sectionId, name, seats, furniture, roomId: null, places, startsOn: from },
+    ];
   });
 }

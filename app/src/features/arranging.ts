@@ -3,4 +3,4 @@
  * in them it would be taken out, and every page would load it at its start.
  */
 export { MovableSeats } from './observation/circle/MovableSeats';
-export { Board } from './people/room/Board';
+export { RoomScreen } from './people/room/RoomScreen';

@@ -16,7 +16,8 @@ import { activityEntities } from './activity/entities';
 import { FeedEntity } from './feedEntity';
 import { OwnViewEntity, StudentCardEntity } from './ownViewEntities';
 import { PageOpeningEntity, ReaderPageEntity } from './readerPageEntities';
-import { flag, indices, json, nullableText, ownColumns, text } from './columns';
+import { flag, json, nullableText, ownColumns, text } from './columns';
+import { indices } from './indices';
 
 /** A record's row: its own fields, whose it is, and who decided each field last. */
 export interface Row {

@@ -1,22 +1,6 @@
+import { cellsOf, type Furniture, type TurnedSeat } from './furniture';
 import { isSame, lastCell, type Seat } from './layouts';
-import type { FurnitureKind } from './limits';
 import type { Place } from './placing';
-
-/** Something that stands in the room and is no seat. */
-export interface Furniture extends Seat {
-  id: string;
-  kind: FurnitureKind;
-  /** Places that it takes from the left to the right, and from the front to the back. */
-  wide: number;
-  deep: number;
-  /** In eighths of a full turn, 0 to 3: what is turned by half looks as before. */
-  turn: number;
-}
-
-/** A seat with its table; `turn` as that of furniture, 0 where it is not said. */
-export interface TurnedSeat extends Seat {
-  turn?: number | undefined;
-}
 
 /** Everything that stands in a room, and who sits there. */
 export interface Room {
@@ -33,21 +17,13 @@ export interface Chosen {
 
 const has = (seats: readonly Seat[], seat: Seat) => seats.some((one) => isSame(one, seat));
 
-/** The places that a piece of furniture takes; one that stands aslant takes those of its box. */
-export function cellsOf({ x, y, wide, deep }: Furniture): Seat[] {
-  return Array.from({ length: wide * deep }, (_, at) => ({
-    x: x + (at % wide),
-    y: y + Math.floor(at / wide),
-  }));
-}
-
 const isOnFloor = ({ x, y }: Seat) => x >= 0 && y >= 0 && x <= lastCell && y <= lastCell;
 
 /** What stands at a place. */
 export function whatStandsAt(
   { seats, furniture }: Pick<Room, 'seats' | 'furniture'>,
   cell: Seat,
-): Furniture | Seat | null {
+): Furniture | TurnedSeat | null {
   return (
     seats.find((seat) => isSame(seat, cell)) ??
     furniture.find((piece) => cellsOf(piece).some((one) => isSame(one, cell))) ??
@@ -164,4 +140,20 @@ export function tableAt(seats: readonly Seat[], start: Seat): Seat[] {
       ),
     );
   return found;
+}
+
+/**
+ * Who sits where after seats were moved, put or taken away: whoever sat on a seat that was moved goes along.
+ * @param before seats, and `after` the same in the same order where as many are left
+ */
+export function placesAfter(
+  before: readonly Seat[],
+  after: readonly Seat[],
+  places: readonly Place[],
+): Place[] {
+  if (before.length !== after.length) return places.filter((place) => has(after, place));
+  return places.flatMap(({ studentId, ...place }) => {
+    const to = after[before.findIndex((seat) => isSame(seat, place))];
+    return to ? [{ studentId, x: to.x, y: to.y }] : [];
+  });
 }

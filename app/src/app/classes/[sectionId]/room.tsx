@@ -1,1 +1,1 @@
-export { RoomScreen as default } from '../../../features/people/room/RoomScreen';
+export { RoomScreen as default } from '../../../features/people/room/lazyRoomScreen';

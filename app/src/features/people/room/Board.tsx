@@ -17,7 +17,7 @@ import { grabbed } from '../../../parts/grabbed';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';
 import { radius, space, target } from '../../../theme/tokens';
-import type { Box } from './floor';
+import type { Box, SeenFrom } from './floor';
 import { RoomFloor } from './RoomFloor';
 
 interface BoardProps {
@@ -25,15 +25,16 @@ interface BoardProps {
   places: readonly Place[];
   /** Who is in the class, in the order of its list. */
   names: ReadonlyMap<string, string>;
+  from: SeenFrom;
   onPlaces: (places: Place[]) => void;
-  onSeatEverybody: () => void;
+  onSeat: () => void;
 }
 
 const seatId = ({ x, y }: Seat) => `seat ${x} ${y}`;
 const benchId = 'no seat';
 
 /** Who sits where: a student is dragged to a seat, or tapped and then the seat; whoever sat there changes with them. */
-export function Board({ plan, places, names, onPlaces, onSeatEverybody }: BoardProps) {
+export function Board({ plan, places, names, from, onPlaces, onSeat }: BoardProps) {
   const [lifted, setLifted] = useState<string | null>(null);
   // A finger that rests takes hold; one that moves on scrolls.
   const sensors = useSensors(
@@ -67,7 +68,15 @@ export function Board({ plan, places, names, onPlaces, onSeatEverybody }: BoardP
             : `${liftedName}: tap a seat, or somebody to change with.`}
         </Words>
       </View>
-      <RoomFloor tables seats={plan.seats} narrowest={72} widest={160} height={56}>
+      <RoomFloor
+        tables
+        seats={plan.seats}
+        furniture={plan.furniture}
+        from={from}
+        narrowest={44}
+        widest={160}
+        height={56}
+      >
         {(seat, box) => {
           const studentId = whoSitsAt(places, seat);
           return (
@@ -94,7 +103,7 @@ export function Board({ plan, places, names, onPlaces, onSeatEverybody }: BoardP
               <Words size="large" serif heading={2}>
                 {`Without a seat: ${waiting.length}`}
               </Words>
-              <Action label="Seat everybody" onPress={onSeatEverybody} />
+              <Action label="Seat them" onPress={onSeat} />
             </View>
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space(2) }}>
               {waiting.map((studentId) => (
@@ -114,6 +123,14 @@ export function Board({ plan, places, names, onPlaces, onSeatEverybody }: BoardP
       </Bench>
     </DndContext>
   );
+}
+
+/** As large as lets the longest word of a name stand on a seat. */
+function letters(words: string, width: number): { fontSize: number; lineHeight: number } {
+  const longest = Math.max(...words.split(/[\s-]+/).map(({ length }) => length), 1);
+  // A letter is about 0.56 as wide as it is high.
+  const fontSize = Math.max(10, Math.min(15, Math.floor((width - 6) / (longest * 0.56))));
+  return { fontSize, lineHeight: Math.round(fontSize * 1.3) };
 }
 
 interface SeatSpotProps {
@@ -182,7 +199,7 @@ function SeatSpot({ id, box, where, studentId, name, lifted, target: asTarget, o
           lines={2}
           bold={lifted}
           tone={name === undefined ? 'inkQuiet' : 'ink'}
-          style={{ fontSize: 15, lineHeight: 20, textAlign: 'center' }}
+          style={{ ...letters(words, box.width), textAlign: 'center' }}
         >
           {words}
         </Words>

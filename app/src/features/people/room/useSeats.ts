@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Plan } from '@slate-path/core/people/room/placing';
 import { useRecords } from '../../../sync/useRecords';
-import { planInUse } from './plans';
+import { planInUse } from './planInUse';
 
 /** How a class sits by the plan that is in use; null where it has none. The same object while nothing of it changes. */
 export function useSeats(sectionId: string): Plan | null {

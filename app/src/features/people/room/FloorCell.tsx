@@ -1,0 +1,87 @@
+import { useDraggable } from '@dnd-kit/core';
+import { memo, useCallback } from 'react';
+import { View } from 'react-native';
+import type { Seat } from '@slate-path/core/people/room/layouts';
+import { grabbed } from '../../../parts/grabbed';
+import { Words } from '../../../parts/Words';
+import { usePalette } from '../../../theme/theme';
+import { radius } from '../../../theme/tokens';
+import type { Box } from './floor';
+
+interface FloorCellProps {
+  cell: Seat;
+  box: Box;
+  /** `free`, `seat`, or the word of a piece of furniture. */
+  what: string;
+  turn: number;
+  /** Who sits there. */
+  name: string | undefined;
+  inHand: boolean;
+  onTap: (cell: Seat) => void;
+}
+
+/** A place on the floor: free, or with a seat. Furniture is drawn over its places. */
+export const FloorCell = memo(function FloorCell(props: FloorCellProps) {
+  const { cell, box, what, turn, name, inHand, onTap } = props;
+  const palette = usePalette();
+  const free = what === 'free';
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({
+    id: `${cell.x} ${cell.y}`,
+    disabled: free,
+  });
+  const ref = useCallback(
+    (node: unknown) => {
+      setNodeRef(node as HTMLElement | null);
+    },
+    [setNodeRef],
+  );
+  const place = `column ${cell.x + 1}, row ${cell.y + 1}`;
+  const words = `${free ? 'Free' : what}${name ? ` of ${name}` : ''}: ${place}${inHand ? ', in hand' : ''}`;
+  const isSeat = what === 'seat';
+  return (
+    <View
+      ref={ref}
+      testID={isSeat ? 'seat-there' : free ? 'seat-missing' : 'piece-there'}
+      role="button"
+      tabIndex={0}
+      aria-label={words}
+      {...grabbed(() => {
+        onTap(cell);
+      }, listeners)}
+      style={[
+        {
+          position: 'absolute',
+          ...box,
+          alignItems: 'center',
+          justifyContent: 'center',
+          borderRadius: radius.control,
+          borderWidth: inHand ? 2 : 1,
+          borderStyle: free ? 'dotted' : 'solid',
+          borderColor: inHand ? palette.slate : isSeat ? palette.inkQuiet : palette.line,
+          backgroundColor:
+            inHand || isDragging ? palette.slateWash : isSeat ? palette.surface : 'transparent',
+          zIndex: isDragging ? 2 : 0,
+          transform: [
+            { translateX: transform?.x ?? 0 },
+            { translateY: transform?.y ?? 0 },
+            { rotate: isSeat && turn % 2 === 1 ? '45deg' : '0deg' },
+            { scale: isSeat && turn % 2 === 1 ? 0.8 : 1 },
+          ],
+        },
+        { cursor: free ? 'pointer' : 'grab', touchAction: free ? 'auto' : 'manipulation' } as object,
+      ]}
+    >
+      {name ? (
+        <View style={{ transform: [{ rotate: turn % 2 === 1 ? '-45deg' : '0deg' }] }}>
+          <Words size="small">{initials(name)}</Words>
+        </View>
+      ) : null}
+    </View>
+  );
+});
+
+/** Three letters of one name, or the first of each. */
+function initials(name: string): string {
+  const words = name.split(/[\s-]+/);
+  return words.length === 1 ? name.slice(0, 3) : words.map((word) => word[0] ?? '').join('');
+}
