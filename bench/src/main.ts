@@ -12,6 +12,7 @@ import { benchPapers } from './papers';
 import { benchReaderPage } from './readerPage';
 import { benchSignals } from './signals';
 import { benchTallies } from './tallies';
+import { benchSeating } from './seating';
 import { benchTicks } from './ticks';
 import { benchThumb } from './thumb';
 import { benchViews } from './views';
@@ -33,6 +34,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   browser: benchBrowser,
   thumb: benchThumb,
   ticks: benchTicks,
+  seating: benchSeating,
   work: benchWork,
   readerPage: benchReaderPage,
   papers: benchPapers,

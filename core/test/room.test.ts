@@ -74,6 +74,8 @@ test.each<[LayoutName, number, number[]]>([
   // Two tables of six and of its last the half that is full: corners have two, middles three.
   ['sixes', 12, [0, 0, 8]],
   ['horseshoe', 30, [0, 2, 28]],
+  // All round: everybody has one on either side, also across the cut corners.
+  ['circle', 30, [0, 0, 30]],
 ])('at %s, %d students have their neighbours', (layout, count, expected) => {
   const found = [...neighbours(full(layout, count)).values()].map(({ length }) => length);
   expect([0, 1, 2].map((many) => found.filter((length) => length === many).length)).toEqual(expected);

@@ -87,15 +87,19 @@ test('by keys alone: Enter takes a student in hand, Enter on another seat puts t
 });
 
 test('a seat is taken away and another put; whoever lost it waits below until everybody is seated', async () => {
-  await tapChanges('who sits where', 'where seats stand');
-  await tap(page, 'Take away row 1, seat 1, where Pupil01 sits');
+  await tapChanges('who sits where', 'what stands where');
+  await tap(page, 'Seat of Pupil01');
+  await tap(page, 'Take away');
   await says(page, '13 of 14 have a seat');
-  await tapChanges('where seats stand', 'who sits where');
+  await tapChanges('what stands where', 'who sits where');
   await says(page, 'Without a seat: 1');
-  await tapChanges('who sits where', 'where seats stand');
-  await tap(page, 'Put a seat');
-  await tapChanges('where seats stand', 'who sits where');
-  await tap(page, 'Seat everybody');
+  await tapChanges('who sits where', 'what stands where');
+  await tapChanges('takes one thing in hand', 'puts a seat');
+  await tap(page, 'Free: column 10, row 10');
+  await tapChanges('what stands where', 'who sits where');
+  await tap(page, 'Seat them');
+  await tap(page, 'Who has none');
+  await (await control(page, 'Seat them')).click();
   await says(page, '14 of 14 have a seat');
   expect(await textOf(page)).not.toContain('Without a seat');
 });

@@ -30,18 +30,20 @@ export function countsFrom(lessons: readonly Lesson[], now: LocalMoment, tomorro
   return isOver ? tomorrow : now.date;
 }
 
-/** Who sits at the same table right beside, in front of or behind whom. */
+/**
+ * Who sits at the same table right beside, in front of or behind whom; or corner to corner with nobody between, as round
+ * a circle or at a table that stands aslant.
+ */
 export function neighbours(places: readonly Place[]): Map<string, string[]> {
   const at = new Map(places.map(({ x, y, studentId }) => [`${x} ${y}`, studentId]));
+  const who = (x: number, y: number) => at.get(`${x} ${y}`);
   return new Map(
-    places.map(({ x, y, studentId }) => [
-      studentId,
-      [
-        [x - 1, y],
-        [x + 1, y],
-        [x, y - 1],
-        [x, y + 1],
-      ].flatMap(([column, row]) => at.get(`${column ?? ''} ${row ?? ''}`) ?? []),
-    ]),
+    places.map(({ x, y, studentId }) => {
+      const sides = [who(x - 1, y), who(x + 1, y), who(x, y - 1), who(x, y + 1)];
+      const corners = [-1, 1].flatMap((dx) =>
+        [-1, 1].map((dy) => ((who(x + dx, y) ?? who(x, y + dy)) ? undefined : who(x + dx, y + dy))),
+      );
+      return [studentId, [...sides, ...corners].filter((id) => id !== undefined)];
+    }),
   );
 }

@@ -3,6 +3,8 @@ import ArrowLeft from 'lucide-react-native/icons/arrow-left';
 import ArrowRight from 'lucide-react-native/icons/arrow-right';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import RotateCw from 'lucide-react-native/icons/rotate-cw';
+import Trash from 'lucide-react-native/icons/trash';
+import X from 'lucide-react-native/icons/x';
 import { DndContext, MouseSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
@@ -25,8 +27,7 @@ import { IconAction } from '../../../parts/IconAction';
 import { choicePhrase, Sentence } from '../../../parts/Sentence';
 import { Words } from '../../../parts/Words';
 import { newId } from '../../../sync/outbox';
-import { usePalette } from '../../../theme/theme';
-import { space } from '../../../theme/tokens';
+import { space, target } from '../../../theme/tokens';
 import { typing } from '../../attendance/lesson/useLessonKeys';
 import { around, type Box, type SeenFrom } from './floor';
 import { FloorCell } from './FloorCell';
@@ -92,7 +93,6 @@ function toggled(chosen: Chosen, room: Room, cell: Seat, whole: boolean): Chosen
 
 /** Where seats and furniture stand: put, taken in hand several at once, moved by finger, mouse or keys, turned. */
 export function ArrangeBoard({ room, names, from, onRoom }: ArrangeBoardProps) {
-  const palette = usePalette();
   const [width, setWidth] = useState(useWindowDimensions().width - 2 * space(4));
   const [hand, setHand] = useState<Hand>('take');
   const [chosen, setChosen] = useState<Chosen>(nothing);
@@ -192,11 +192,51 @@ export function ArrangeBoard({ room, names, from, onRoom }: ArrangeBoardProps) {
         parts={[
           'A tap ',
           choicePhrase({ name: 'choose what a tap does', value: hand, options: hands, onChange: setHand }),
-          `; what stands there is dragged, or moved by what is below. ${
-            count > 0 ? `In hand: ${count}.` : 'Nothing is in hand.'
-          }`,
+          count > 0 ? `. In hand: ${count}; drag it, or move it by arrows.` : '. Nothing is in hand.',
         ]}
       />
+      <View
+        style={{
+          flexDirection: 'row',
+          flexWrap: 'wrap',
+          alignItems: 'center',
+          minHeight: target,
+        }}
+      >
+        {count > 0 ? (
+          <>
+            {steps.map(({ name, icon, dx, dy }) => (
+              <IconAction
+                key={name}
+                name={name}
+                icon={icon}
+                onPress={() => {
+                  move(chosen, dx * sign, dy * sign);
+                }}
+              />
+            ))}
+            <IconAction name="Turn by an eighth" icon={RotateCw} onPress={turn} />
+            <IconAction name="Take away" icon={Trash} onPress={take} />
+            <IconAction
+              name="Let go"
+              icon={X}
+              onPress={() => {
+                setChosen(nothing);
+              }}
+            />
+          </>
+        ) : (
+          <Action
+            label="Take everything in hand"
+            onPress={() => {
+              setChosen({
+                seats: room.seats.map(({ x, y }) => ({ x, y })),
+                furniture: room.furniture.map(({ id }) => id),
+              });
+            }}
+          />
+        )}
+      </View>
       {said === '' ? null : (
         <View aria-live="polite">
           <Words bold>{said}</Words>
@@ -242,48 +282,6 @@ export function ArrangeBoard({ room, names, from, onRoom }: ArrangeBoardProps) {
             ))}
           </View>
         </ScrollView>
-      </View>
-      <View
-        style={{
-          flexDirection: 'row',
-          flexWrap: 'wrap',
-          alignItems: 'center',
-          borderTopWidth: 1,
-          borderColor: palette.line,
-        }}
-      >
-        {count > 0 ? (
-          <>
-            {steps.map(({ name, icon, dx, dy }) => (
-              <IconAction
-                key={name}
-                name={name}
-                icon={icon}
-                onPress={() => {
-                  move(chosen, dx * sign, dy * sign);
-                }}
-              />
-            ))}
-            <IconAction name="Turn by an eighth" icon={RotateCw} onPress={turn} />
-            <Action label="Take away" onPress={take} />
-            <Action
-              label="Let go"
-              onPress={() => {
-                setChosen(nothing);
-              }}
-            />
-          </>
-        ) : (
-          <Action
-            label="Take everything in hand"
-            onPress={() => {
-              setChosen({
-                seats: room.seats.map(({ x, y }) => ({ x, y })),
-                furniture: room.furniture.map(({ id }) => id),
-              });
-            }}
-          />
-        )}
       </View>
     </DndContext>
   );

@@ -25,6 +25,7 @@ export const FloorCell = memo(function FloorCell(props: FloorCellProps) {
   const { cell, box, what, turn, name, inHand, onTap } = props;
   const palette = usePalette();
   const free = what === 'free';
+  const isSeat = what === 'seat';
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({
     id: `${cell.x} ${cell.y}`,
     disabled: free,
@@ -36,8 +37,7 @@ export const FloorCell = memo(function FloorCell(props: FloorCellProps) {
     [setNodeRef],
   );
   const place = `column ${cell.x + 1}, row ${cell.y + 1}`;
-  const words = `${free ? 'Free' : what}${name ? ` of ${name}` : ''}: ${place}${inHand ? ', in hand' : ''}`;
-  const isSeat = what === 'seat';
+  const words = `${free ? 'Free' : isSeat ? 'Seat' : what}${name ? ` of ${name}` : ''}: ${place}${inHand ? ', in hand' : ''}`;
   return (
     <View
       ref={ref}

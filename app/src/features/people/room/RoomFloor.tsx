@@ -23,7 +23,7 @@ export function RoomFloor<S extends TurnedSeat>(props: RoomFloorProps<S>) {
   const palette = usePalette();
   const [width, setWidth] = useState(useWindowDimensions().width - 2 * space(4));
   if (seats.length + furniture.length === 0) return null;
-  const floor = floorOf(seats, { ...size, from, width: width - 2 * rim }, furniture.flatMap(cellsOf));
+  const floor = floorOf(seats, { ...size, from, width: width - 2 * rim }, furniture.map(cellsOf));
   const front = <Front key="front" />;
   const slant = tables ? seats.filter(({ turn = 0 }) => turn % 2 === 1) : [];
   const straight = tables ? seats.filter(({ turn = 0 }) => turn % 2 === 0) : [];

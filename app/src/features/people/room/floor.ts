@@ -37,7 +37,7 @@ interface Line {
   size: number;
 }
 
-/** Where each of some columns (or rows) begins and how wide it is, and where the last one ends. */
+/** Where each column (or row) begins and how wide it is, aisles too, and where the last one ends. */
 function along(
   seats: readonly number[],
   others: readonly number[],
@@ -49,14 +49,19 @@ function along(
   let end = 0;
   const [first, last] = [Math.min(...used), Math.max(...used)];
   for (let cell = first; cell <= last; cell += 1) {
-    if (used.has(cell)) {
-      if (end > 0) end += gap;
-      const own = full.has(cell) || full.size === 0 ? size : Math.min(thin, size);
-      lines.set(cell, { at: end, size: own });
-      end += own;
-    } else end += aisle;
+    if (used.has(cell) && end > 0) end += gap;
+    const own = full.has(cell) || full.size === 0 ? size : Math.min(thin, size);
+    const line = { at: end, size: used.has(cell) ? own : aisle };
+    lines.set(cell, line);
+    end += line.size;
   }
   return { lines, end };
+}
+
+/** What stands beside all seats needs a column of its own; what stands before or behind some of them has theirs. */
+function besideSeats(seats: readonly number[], pieces: readonly (readonly number[])[]): number[] {
+  const full = new Set(seats);
+  return pieces.filter((columns) => !columns.some((column) => full.has(column))).flat();
 }
 
 /** How much of the width is left for each column of seats. */
@@ -65,29 +70,29 @@ function seatWidth(
   others: readonly number[],
   { width, narrowest, widest }: FloorSize,
 ): number {
-  const { end } = along(seats, others, 0);
-  const full = new Set(seats);
-  const beside = new Set(others.filter((cell) => !full.has(cell))).size;
-  const columns = full.size || beside;
-  const taken = end + (full.size > 0 ? beside * thin : 0);
-  return Math.floor(Math.min(widest, Math.max(narrowest, (width - taken) / columns)));
+  const full = new Set(seats).size;
+  const beside = new Set(others).size;
+  const taken = along(seats, others, 0).end + (full > 0 ? beside * thin : 0);
+  return Math.floor(Math.min(widest, Math.max(narrowest, (width - taken) / (full || beside))));
 }
 
 /**
  * A room as large as there is place for it: what is nearest to whoever looks lies lowest, nearest to the thumb.
- * @param seats and `others`, the places on which something else stands; at least one in all
+ * @param seats and `pieces`, the places that each other thing takes; at least one in all
  */
-export function floorOf(seats: readonly Seat[], size: FloorSize, others: readonly Seat[] = []): Floor {
+export function floorOf(
+  seats: readonly Seat[],
+  size: FloorSize,
+  pieces: readonly (readonly Seat[])[] = [],
+): Floor {
   const turn = size.from === 'back' ? -1 : 1;
   const columnsOf = (cells: readonly Seat[]) => cells.map(({ x }) => x * turn);
   // From the back of the room down to the front.
   const rowsOf = (cells: readonly Seat[]) => cells.map(({ y }) => -y * turn);
-  const across = along(
-    columnsOf(seats),
-    columnsOf(others),
-    seatWidth(columnsOf(seats), columnsOf(others), size),
-  );
-  const down = along(rowsOf(seats), rowsOf(others), size.height);
+  const columns = besideSeats(columnsOf(seats), pieces.map(columnsOf));
+  const rows = besideSeats(rowsOf(seats), pieces.map(rowsOf));
+  const across = along(columnsOf(seats), columns, seatWidth(columnsOf(seats), columns, size));
+  const down = along(rowsOf(seats), rows, size.height);
   const none = { at: 0, size: 0 };
   return {
     width: across.end,
