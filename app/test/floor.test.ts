@@ -6,7 +6,7 @@ const size = { narrowest: 72, widest: 160, height: 56 };
 
 test('no two seats touch, none is too narrow to tap, and the front row is the lowest', () => {
   const anyRoom = fc.tuple(
-    fc.constantFrom(...layoutNames),
+    fc.constantFrom(...layoutNames.filter((layout) => layout !== 'empty')),
     fc.integer({ min: 1, max: 60 }),
     fc.integer({ min: 300, max: 1400 }),
   );
@@ -26,6 +26,7 @@ test('no two seats touch, none is too narrow to tap, and the front row is the lo
         }
       });
     }),
+    { numRuns: 30 },
   );
 });
 
@@ -36,4 +37,19 @@ test.each([
   ['what does not fit is scrolled', 358, 72],
 ])('%s', (_what, width, seat) => {
   expect(floorOf(layoutOf('pairs', 24), { ...size, width }).boxOf({ x: 10, y: 10 }).width).toBe(seat);
+});
+
+test('a class of 30 fits the width of a phone in every layout; a door beside the seats takes a narrow column', () => {
+  const phone = { narrowest: 44, widest: 160, height: 56, width: 352 };
+  for (const layout of layoutNames) {
+    const seats = layoutOf(layout, 30);
+    if (seats.length === 0) continue;
+    expect([layout, floorOf(seats, phone).width <= 352]).toEqual([layout, true]);
+    const door = [{ x: 8, y: 12 }];
+    const floor = floorOf(seats, phone, [door]);
+    expect(floor.boxOf({ x: 8, y: 12 }).width).toBe(28);
+    // The same from the back, the other way round.
+    const back = floorOf(seats, { ...phone, from: 'back' }, [door]);
+    expect(back.boxOf({ x: 8, y: 12 }).left).toBe(back.width - 28);
+  }
 });

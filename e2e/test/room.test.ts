@@ -95,7 +95,7 @@ test('a seat is taken away and another put; whoever lost it waits below until ev
   await says(page, 'Without a seat: 1');
   await tapChanges('who sits where', 'what stands where');
   await tapChanges('takes one thing in hand', 'puts a seat');
-  await tap(page, 'Free: column 10, row 10');
+  await tap(page, 'Free: column 10, row 11');
   await tapChanges('what stands where', 'who sits where');
   await tap(page, 'Seat them');
   await tap(page, 'Who has none');
@@ -120,7 +120,7 @@ test('a second plan waits until it is used; both are there after the server was 
   await control(page, 'Long benches · in use');
   await tap(page, 'Pairs');
   await says(page, 'Pairs is not in use');
-  await control(page, 'Pupil03: row 1, seat 1');
+  await control(page, 'Pupil03: row 1, seat 2');
 });
 
 test('in the lesson they are tallied as they sit, also in the next lesson and on another device', async () => {

@@ -52,6 +52,7 @@ export function Board({ plan, places, names, from, onPlaces, onSeat }: BoardProp
     else put(lifted, seat);
   };
   const waiting = [...names.keys()].filter((id) => !places.some(({ studentId }) => studentId === id));
+  const rows = new Set(plan.seats.map(({ y }) => y)).size;
   const liftedName = lifted === null ? null : (names.get(lifted) ?? '');
   return (
     <DndContext
@@ -75,7 +76,7 @@ export function Board({ plan, places, names, from, onPlaces, onSeat }: BoardProp
         from={from}
         narrowest={44}
         widest={160}
-        height={56}
+        height={rows > 8 ? 44 : 56}
       >
         {(seat, box) => {
           const studentId = whoSitsAt(places, seat);
@@ -128,8 +129,8 @@ export function Board({ plan, places, names, from, onPlaces, onSeat }: BoardProp
 /** As large as lets the longest word of a name stand on a seat. */
 function letters(words: string, width: number): { fontSize: number; lineHeight: number } {
   const longest = Math.max(...words.split(/[\s-]+/).map(({ length }) => length), 1);
-  // A letter is about 0.56 as wide as it is high.
-  const fontSize = Math.max(10, Math.min(15, Math.floor((width - 6) / (longest * 0.56))));
+  // A letter is about 0.58 as wide as it is high.
+  const fontSize = Math.max(10, Math.min(15, Math.floor((width - 6) / (longest * 0.58))));
   return { fontSize, lineHeight: Math.round(fontSize * 1.3) };
 }
 
@@ -196,7 +197,7 @@ function SeatSpot({ id, box, where, studentId, name, lifted, target: asTarget, o
         ]}
       >
         <Words
-          lines={2}
+          lines={/[\s-]/.test(words) ? 2 : 1}
           bold={lifted}
           tone={name === undefined ? 'inkQuiet' : 'ink'}
           style={{ ...letters(words, box.width), textAlign: 'center' }}

@@ -14,7 +14,7 @@ import { Choice } from '../../../parts/Choice';
 import { Field } from '../../../parts/Field';
 import { Sheet } from '../../../parts/Sheet';
 import { forgetTyped } from '../../../parts/typed';
-import { usePalette } from '../../../theme/theme';
+import { usePalette, useWide } from '../../../theme/theme';
 import { space } from '../../../theme/tokens';
 import { check } from '../../../forms/check';
 import { layoutWords, widthWords } from './pieceWords';
@@ -39,6 +39,7 @@ function typedNumber(typed: string, from: number, to: number): { value: number; 
 /** How the tables stand, before anybody sits at them. */
 export function NewPlan({ students, onAccept, onClose }: NewPlanProps) {
   const palette = usePalette();
+  const wide = useWide();
   const [layout, setLayout] = useState<LayoutName>('pairs');
   const [name, setName] = useState('');
   const [typedSeats, setSeats] = useState(String(Math.min(mostSeats, Math.max(students, 1))));
@@ -48,7 +49,11 @@ export function NewPlan({ students, onAccept, onClose }: NewPlanProps) {
   const form = 'room plan new';
   const count = typedNumber(typedSeats, 1, mostSeats);
   const widths = widthsOf(layout, count.value);
-  const width = typedNumber(across ?? String(widths.usual), widths.least, widths.most);
+  const isRing = layout === 'horseshoe' || layout === 'circle';
+  // On a phone a ring is deep, so that names find room in its width.
+  const usual = wide && isRing ? Math.min(widths.most, Math.round(count.value / 3.5)) : widths.usual;
+  const typedWidth = across ?? String(Math.max(widths.least, usual));
+  const width = typedNumber(typedWidth, widths.least, widths.most);
   const seats = layoutOf(layout, count.value, width.value);
   const isEmpty = layout === 'empty';
   const isWrong = !isEmpty && (count.error !== undefined || width.error !== undefined);
@@ -93,7 +98,7 @@ export function NewPlan({ students, onAccept, onClose }: NewPlanProps) {
             />
             <Field
               label={widthWords[layout]}
-              value={across ?? String(widths.usual)}
+              value={typedWidth}
               onChange={setAcross}
               error={width.error}
               keyboard="number-pad"

@@ -124,7 +124,6 @@ export function OpenPlan(props: OpenPlanProps) {
         <View style={{ flexDirection: 'row' }}>
           <Action
             label={`Use it from ${first === today ? 'today' : 'tomorrow'}`}
-            kind="main"
             onPress={() => {
               savePlan({ ...plan, places }, first);
             }}

@@ -49,7 +49,7 @@ function along(
   let end = 0;
   const [first, last] = [Math.min(...used), Math.max(...used)];
   for (let cell = first; cell <= last; cell += 1) {
-    if (used.has(cell) && end > 0) end += gap;
+    if (used.has(cell) && cell > first) end += gap;
     const own = full.has(cell) || full.size === 0 ? size : Math.min(thin, size);
     const line = { at: end, size: used.has(cell) ? own : aisle };
     lines.set(cell, line);
