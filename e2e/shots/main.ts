@@ -160,7 +160,7 @@ async function lessonToday(ofSection = boats): Promise<string> {
 
 const shots: Shot[] = [
   { name: 'lesson-phone', path: '/', size: 'phone', before: takeRoll },
-  { name: 'room-wide', path: `/classes/${logs}/room`, size: 'wide' },
+  { name: 'room-wide', path: `/classes/${boats}/room`, size: 'wide' },
   { name: 'tally-phone', path: '/?mode=tally', size: 'phone', before: tallyLesson },
   { name: 'nods-phone', path: '/?mode=nods', size: 'phone', before: giveNods },
   { name: 'note-phone', path: '/', size: 'phone', before: typeNote },

@@ -149,7 +149,7 @@ export const screens: Screen[] = [
   { path: '/classes/SEATED/room', says: 'have a seat' },
   { path: '/classes/SEATED/room', says: 'have a seat', taps: ['who sits where', 'what stands where'] },
   { path: '/classes/SEATED/room', says: 'have a seat', taps: ['no wishes'], then: 'A new wish' },
-  { path: '/classes/SEATED/room', says: 'have a seat', taps: ['Seat the class'], then: 'In which order' },
+  { path: '/classes/SEATED/room', says: 'have a seat', taps: ['Seat the class'], then: 'By name' },
   { path: '/classes/SECTION/set-up', says: 'How it counts' },
   { path: '/classes/SECTION/set-up', says: 'How it counts', taps: ['Cohorts'], then: 'Cohort (empty: none)' },
   { path: '/classes/SECTION/check-in', says: 'Make the link' },
