@@ -1,5 +1,6 @@
 import { everyNodChange } from './everyNodChange';
 import { everyPhraseChange } from './everyPhraseChange';
+import { everyRoomChange } from './everyRoomChange';
 import { everyWorkChange } from './everyWorkChange';
 import type { ChangeOf, KindName } from '../src/changes/schema';
 import { anotherTerm } from './anotherTerm';
@@ -48,7 +49,6 @@ const member = (studentId: string, place: number) => ({
   nextCount: null,
 });
 const tally = { studentId: 'a', lookForId: 'lf', at, circleId: null, amount: 1 };
-const seat = { x: 0, y: 0 };
 const span = { from: 0, to: 5 };
 const topic = { trouble: true, alsoCalled: ['splice'] };
 const concern = { studentId: 'a', sectionId: 's', concern: 'absent' } as const;
@@ -223,22 +223,7 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
   'circle.end': { id: 'c', endedAt: at },
   'group.set': { id: 'group', sectionId: 's', name: 'Tide pool', studentIds: ['a', 'b'] },
   'group.remove': { id: 'group', sectionId: 's', removed: true },
-  'room.set': {
-    id: 'rows',
-    sectionId: 's',
-    name: 'Rows',
-    seats: [seat, { x: 1, y: 0 }],
-    places: [{ studentId: 'a', ...seat }],
-    startsOn: day,
-  },
-  'room.arrange': {
-    plans: [{ id: 'rows', sectionId: 's', places: [{ studentId: 'a', ...seat }], startsOn: day }],
-    seats: [{ ...seat, turn: 1 }],
-    furniture: [{ id: 'door', kind: 'door', x: 3, y: 0, wide: 2, deep: 1, turn: 0 }],
-  },
-  'seatWish.set': { id: 'wish', sectionId: 's', kind: 'apart', studentIds: ['a', 'b'], seats: [] },
-  'seatWish.remove': { id: 'wish', sectionId: 's', removed: true },
-  'room.remove': { id: 'rows', sectionId: 's', removed: true },
+  ...everyRoomChange,
   'turn.draw': {
     lesson,
     id: 'turn',
