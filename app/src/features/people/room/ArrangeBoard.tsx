@@ -5,7 +5,14 @@ import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import RotateCw from 'lucide-react-native/icons/rotate-cw';
 import Trash from 'lucide-react-native/icons/trash';
 import X from 'lucide-react-native/icons/x';
-import { DndContext, MouseSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  DndContext,
+  MouseSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+  type Announcements,
+} from '@dnd-kit/core';
 import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { cellsOf, type Furniture, type TurnedSeat } from '@slate-path/core/people/room/furniture';
@@ -49,6 +56,14 @@ const hands: readonly { value: Hand; label: string }[] = [
   { value: 'seat', label: 'puts a seat' },
   ...furnitureKinds.map((kind) => ({ value: kind, label: `puts a ${pieceWords[kind].toLowerCase()}` })),
 ];
+
+/** What is said of a drag to those who listen; the sentence above the floor says how many are in hand. */
+const spoken: Announcements = {
+  onDragStart: () => 'Taken hold of.',
+  onDragOver: () => undefined,
+  onDragEnd: () => 'Let go.',
+  onDragCancel: () => 'Left where it was.',
+};
 
 const nothing: Chosen = { seats: [], furniture: [] };
 const cellHeight = 44;
@@ -181,6 +196,7 @@ export function ArrangeBoard({ room, names, from, onRoom }: ArrangeBoardProps) {
   return (
     <DndContext
       sensors={sensors}
+      accessibility={{ announcements: spoken }}
       onDragEnd={({ active, delta }) => {
         const [x = 0, y = 0] = String(active.id).split(' ').map(Number);
         const what = isChosen({ x, y }) ? chosen : toggled(nothing, room, { x, y }, hand === 'table');

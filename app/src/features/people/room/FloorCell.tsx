@@ -80,8 +80,9 @@ export const FloorCell = memo(function FloorCell(props: FloorCellProps) {
   );
 });
 
-/** Three letters of one name, or the first of each. */
+/** Three letters of one name, or the first of each; of what is numbered the number. */
 function initials(name: string): string {
   const words = name.split(/[\s-]+/);
-  return words.length === 1 ? name.slice(0, 3) : words.map((word) => word[0] ?? '').join('');
+  if (words.length === 1) return name.slice(0, 3);
+  return words.map((word) => (/^\d+$/.test(word) ? word : (word[0] ?? ''))).join('');
 }
