@@ -5,15 +5,8 @@ import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import RotateCw from 'lucide-react-native/icons/rotate-cw';
 import Trash from 'lucide-react-native/icons/trash';
 import X from 'lucide-react-native/icons/x';
-import {
-  DndContext,
-  MouseSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-  type Announcements,
-} from '@dnd-kit/core';
-import { useEffect, useMemo, useState } from 'react';
+import { DndContext, MouseSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { useMemo, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { cellsOf, type Furniture, type TurnedSeat } from '@slate-path/core/people/room/furniture';
 import { inReadingOrder, isSame, lastCell, type Seat } from '@slate-path/core/people/room/layouts';
@@ -35,11 +28,12 @@ import { choicePhrase, Sentence } from '../../../parts/Sentence';
 import { Words } from '../../../parts/Words';
 import { newId } from '../../../sync/outbox';
 import { space, target } from '../../../theme/tokens';
-import { typing } from '../../attendance/lesson/useLessonKeys';
 import { around, type Box, type SeenFrom } from './floor';
 import { FloorCell } from './FloorCell';
 import { PieceShape } from './PieceShape';
 import { pieceSizes, pieceWords } from './pieceWords';
+import { spoken } from './spoken';
+import { useMoveKeys } from './useMoveKeys';
 
 interface ArrangeBoardProps {
   room: Room;
@@ -56,14 +50,6 @@ const hands: readonly { value: Hand; label: string }[] = [
   { value: 'seat', label: 'puts a seat' },
   ...furnitureKinds.map((kind) => ({ value: kind, label: `puts a ${pieceWords[kind].toLowerCase()}` })),
 ];
-
-/** What is said of a drag to those who listen; the sentence above the floor says how many are in hand. */
-const spoken: Announcements = {
-  onDragStart: () => 'Taken hold of.',
-  onDragOver: () => undefined,
-  onDragEnd: () => 'Let go.',
-  onDragCancel: () => 'Left where it was.',
-};
 
 const nothing: Chosen = { seats: [], furniture: [] };
 const cellHeight = 44;
@@ -301,46 +287,4 @@ export function ArrangeBoard({ room, names, from, onRoom }: ArrangeBoardProps) {
       </View>
     </DndContext>
   );
-}
-
-interface MoveKeys {
-  move: (dx: number, dy: number) => void;
-  turn: () => void;
-  take: () => void;
-  drop: () => void;
-}
-
-/** Arrows move what is in hand, T turns it, Delete takes it away, Escape lets it go. */
-function useMoveKeys(on: boolean, { move, turn, take, drop }: MoveKeys): void {
-  useEffect(() => {
-    if (!on) return undefined;
-    const actions: Record<string, () => void> = {
-      ArrowLeft: () => {
-        move(-1, 0);
-      },
-      ArrowRight: () => {
-        move(1, 0);
-      },
-      ArrowUp: () => {
-        move(0, 1);
-      },
-      ArrowDown: () => {
-        move(0, -1);
-      },
-      t: turn,
-      Delete: take,
-      Escape: drop,
-    };
-    const onKey = (event: KeyboardEvent) => {
-      if (typing() || event.ctrlKey || event.metaKey || event.altKey) return;
-      const action = actions[event.key];
-      if (!action) return;
-      event.preventDefault();
-      action();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => {
-      window.removeEventListener('keydown', onKey);
-    };
-  });
 }

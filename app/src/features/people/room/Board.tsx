@@ -19,6 +19,7 @@ import { usePalette } from '../../../theme/theme';
 import { radius, space, target } from '../../../theme/tokens';
 import type { Box, SeenFrom } from './floor';
 import { RoomFloor } from './RoomFloor';
+import { spoken } from './spoken';
 
 interface BoardProps {
   plan: RoomPlan;
@@ -57,6 +58,7 @@ export function Board({ plan, places, names, from, onPlaces, onSeat }: BoardProp
   return (
     <DndContext
       sensors={sensors}
+      accessibility={{ announcements: spoken }}
       onDragEnd={({ active, over }) => {
         const seat = plan.seats.find((one) => seatId(one) === over?.id);
         if (over && (seat || over.id === benchId)) put(String(active.id), seat ?? null);
