@@ -52,6 +52,7 @@ const hands: readonly { value: Hand; label: string }[] = [
 ];
 
 const nothing: Chosen = { seats: [], furniture: [] };
+const here: Seat = { x: 0, y: 0 };
 const cellHeight = 44;
 const gap = 4;
 
@@ -97,6 +98,8 @@ export function ArrangeBoard({ room, names, from, onRoom }: ArrangeBoardProps) {
   const [width, setWidth] = useState(useWindowDimensions().width - 2 * space(4));
   const [hand, setHand] = useState<Hand>('take');
   const [chosen, setChosen] = useState<Chosen>(nothing);
+  /** So many places to the right and down is what is in hand, while it is dragged. */
+  const [dragged, setDragged] = useState(here);
   const [said, setSaid] = useState('');
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
@@ -112,6 +115,12 @@ export function ArrangeBoard({ room, names, from, onRoom }: ArrangeBoardProps) {
     width: cellWidth,
     height: cellHeight,
   });
+  const stepsOf = (delta: Seat): Seat => ({
+    x: Math.round(delta.x / (cellWidth + gap)),
+    y: Math.round(delta.y / (cellHeight + gap)),
+  });
+  // Not as another place: the drag reckons from where it stood.
+  const shift: Seat = { x: dragged.x * (cellWidth + gap), y: dragged.y * (cellHeight + gap) };
   const count = chosen.seats.length + chosen.furniture.length;
   const isChosen = (cell: Seat) => {
     const found = whatStandsAt(room, cell);
@@ -183,18 +192,28 @@ export function ArrangeBoard({ room, names, from, onRoom }: ArrangeBoardProps) {
     <DndContext
       sensors={sensors}
       accessibility={{ announcements: spoken }}
-      onDragEnd={({ active, delta }) => {
+      onDragStart={({ active }) => {
         const [x = 0, y = 0] = String(active.id).split(' ').map(Number);
-        const what = isChosen({ x, y }) ? chosen : toggled(nothing, room, { x, y }, hand === 'table');
-        const [dx, dy] = [Math.round(delta.x / (cellWidth + gap)), Math.round(-delta.y / (cellHeight + gap))];
-        if (dx !== 0 || dy !== 0) move(what, dx * sign, dy * sign);
+        if (!isChosen({ x, y })) setChosen(toggled(nothing, room, { x, y }, hand === 'table'));
+      }}
+      onDragMove={({ delta }) => {
+        const next = stepsOf(delta);
+        if (!isSame(next, dragged)) setDragged(next);
+      }}
+      onDragCancel={() => {
+        setDragged(here);
+      }}
+      onDragEnd={({ delta }) => {
+        const { x, y } = stepsOf(delta);
+        setDragged(here);
+        if (x !== 0 || y !== 0) move(chosen, x * sign, -y * sign);
       }}
     >
       <Sentence
         parts={[
           'A tap ',
           choicePhrase({ name: 'choose what a tap does', value: hand, options: hands, onChange: setHand }),
-          count > 0 ? `. In hand: ${count}; drag it, or move it by arrows.` : '. Nothing is in hand.',
+          count > 0 ? `. In hand: ${count}.` : '. Nothing is in hand.',
         ]}
       />
       <View
@@ -270,6 +289,7 @@ export function ArrangeBoard({ room, names, from, onRoom }: ArrangeBoardProps) {
                   turn={turnOf(found)}
                   name={names.get(whoSitsAt(room.places, cell) ?? '')}
                   inHand={isChosen(cell)}
+                  shift={isChosen(cell) ? shift : here}
                   onTap={tap}
                 />
               );
@@ -280,6 +300,7 @@ export function ArrangeBoard({ room, names, from, onRoom }: ArrangeBoardProps) {
                 piece={piece}
                 box={around(cellsOf(piece).map(boxOf))}
                 inHand={chosen.furniture.includes(piece.id)}
+                shift={chosen.furniture.includes(piece.id) ? shift : here}
               />
             ))}
           </View>

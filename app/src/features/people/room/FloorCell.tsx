@@ -17,16 +17,18 @@ interface FloorCellProps {
   /** Who sits there. */
   name: string | undefined;
   inHand: boolean;
+  /** So far it is drawn from its place while it is dragged, in pixels. */
+  shift: Seat;
   onTap: (cell: Seat) => void;
 }
 
 /** A place on the floor: free, or with a seat. Furniture is drawn over its places. */
 export const FloorCell = memo(function FloorCell(props: FloorCellProps) {
-  const { cell, box, what, turn, name, inHand, onTap } = props;
+  const { cell, box, what, turn, name, inHand, shift, onTap } = props;
   const palette = usePalette();
   const free = what === 'free';
   const isSeat = what === 'seat';
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({
+  const { setNodeRef, listeners, isDragging } = useDraggable({
     id: `${cell.x} ${cell.y}`,
     disabled: free,
   });
@@ -60,10 +62,10 @@ export const FloorCell = memo(function FloorCell(props: FloorCellProps) {
           borderColor: inHand ? palette.slate : isSeat ? palette.inkQuiet : palette.line,
           backgroundColor:
             inHand || isDragging ? palette.slateWash : isSeat ? palette.surface : 'transparent',
-          zIndex: isDragging ? 2 : 0,
+          zIndex: inHand ? 2 : 0,
           transform: [
-            { translateX: transform?.x ?? 0 },
-            { translateY: transform?.y ?? 0 },
+            { translateX: shift.x },
+            { translateY: shift.y },
             { rotate: isSeat && turn % 2 === 1 ? '45deg' : '0deg' },
             { scale: isSeat && turn % 2 === 1 ? 0.8 : 1 },
           ],

@@ -9,13 +9,15 @@ interface PieceShapeProps {
   piece: Pick<Furniture, 'kind' | 'turn'>;
   box: Box;
   inHand?: boolean;
+  /** So far it is drawn from its place while it is dragged, in pixels. */
+  shift?: { x: number; y: number };
 }
 
 /** A letter is so wide, in pixels. */
 const letter = 8;
 
 /** A board, a door, a shelf: a flat outline with its word, aslant where it stands so. */
-export function PieceShape({ piece: { kind, turn }, box, inHand = false }: PieceShapeProps) {
+export function PieceShape({ piece: { kind, turn }, box, inHand = false, shift }: PieceShapeProps) {
   const palette = usePalette();
   const words = pieceWords[kind];
   const upright = box.width < words.length * letter && box.height > box.width;
@@ -35,7 +37,12 @@ export function PieceShape({ piece: { kind, turn }, box, inHand = false }: Piece
           borderStyle: kind === 'door' || kind === 'window' ? 'dashed' : 'solid',
           borderColor: inHand ? palette.slate : palette.inkQuiet,
           backgroundColor: inHand ? palette.slateWash : palette.ground,
-          transform: [{ rotate: slant }, { scale: small }],
+          transform: [
+            { translateX: shift?.x ?? 0 },
+            { translateY: shift?.y ?? 0 },
+            { rotate: slant },
+            { scale: small },
+          ],
         },
         { pointerEvents: 'none' } as object,
       ]}
