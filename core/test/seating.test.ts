@@ -6,7 +6,7 @@ import { inThirds, means } from '../src/people/room/seating/groups';
 import { holds } from '../src/people/room/seating/holds';
 import { relationsOf } from '../src/people/room/seating/relations';
 import type { Wish, WishKind } from '../src/people/room/seating/wish';
-import { filledWords, wishWords } from '../src/people/room/seating/wishWords';
+import { filledWords, mixedWords, wishWords } from '../src/people/room/seating/wishWords';
 import { feasibleCase } from './seatingCases';
 
 const people = (count: number) => Array.from({ length: count }, (_, at) => `p${at}`);
@@ -202,4 +202,10 @@ test('what came of it is said in words', () => {
     '1 of 2 wishes kept, not: Ana and Bo beside each other. These 2 cannot all be kept: Ana and Bo apart; Ana and Bo beside each other.',
   );
   expect(wishWords('notThere', ['Ana'], 3)).toBe('Ana not on 3 seats');
+  expect([mixedWords(0, 0), mixedWords(0, 9), mixedWords(1, 9), mixedWords(2, 9)]).toEqual([
+    'Nothing is known to mix by: everybody sits by chance.',
+    'Nobody sits beside somebody of their group.',
+    '1 pair of one group sits side by side.',
+    '2 pairs of one group sit side by side.',
+  ]);
 });

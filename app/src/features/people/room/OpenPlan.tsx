@@ -4,7 +4,7 @@ import { fillRoomRequest } from './fillRoomRequest';
 import { placesOf } from '@slate-path/core/people/room/placing';
 import type { Room } from '@slate-path/core/people/room/pieces';
 import { seatNames } from '@slate-path/core/people/room/seatNames';
-import { filledWords, wishWords } from '@slate-path/core/people/room/seating/wishWords';
+import { filledWords, mixedWords, wishWords } from '@slate-path/core/people/room/seating/wishWords';
 import type { RoomPlan, Student } from '@slate-path/core/records/schema';
 import { many } from '@slate-path/core/words/many';
 import { Action } from '../../../parts/Action';
@@ -66,12 +66,17 @@ export function OpenPlan(props: OpenPlanProps) {
     return wish ? wishWords(wish.kind, people, wish.seats.length) : '';
   };
   const seat = async (choice: FillChoice) => {
-    const filled = await fill(fillRoomRequest({ plan, places, names, wishes, current, choice }));
+    const request = fillRoomRequest({ plan, places, names, wishes, current, choice });
+    const filled = await fill(request);
     save({ places: filled.places });
     onSheet(null);
     const left = names.size - filled.places.length;
-    const short = left > 0 ? ` For ${many(left, 'student')} there is no seat.` : '';
-    setOutcome(`${filledWords(filled, words)}${short}`.trim());
+    const said = [
+      filledWords(filled, words),
+      choice.order === 'mixed' ? mixedWords(filled.alike, Object.keys(request.groups).length) : '',
+      left > 0 ? `For ${many(left, 'student')} there is no seat.` : '',
+    ];
+    setOutcome(said.filter(Boolean).join(' '));
   };
   const close = () => {
     onSheet(null);

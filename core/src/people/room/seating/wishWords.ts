@@ -33,3 +33,13 @@ export function filledWords(filled: Filled, words: (id: string) => string): stri
     : `Of these ${conflict.length} none can be left out: they`;
   return `${head} ${size} cannot all be kept: ${conflict.map(words).join('; ')}.`;
 }
+
+/**
+ * How well a class was mixed, as a sentence. @param alike who sit beside somebody of their group, in pairs
+ * @param grouped of how many students a group is known
+ */
+export function mixedWords(alike: number, grouped: number): string {
+  if (grouped === 0) return 'Nothing is known to mix by: everybody sits by chance.';
+  if (alike === 0) return 'Nobody sits beside somebody of their group.';
+  return `${many(alike, 'pair')} of one group ${alike === 1 ? 'sits' : 'sit'} side by side.`;
+}
