@@ -138,6 +138,13 @@ test('against every way to seat five: as many wishes as can be, and the smallest
 test('a search that is given up claims no conflict', () => {
   const outcome = keep([wish('a', 'front', ['p0'])], (some) => (some.length === 0 ? new Map() : 'unknown'));
   expect([outcome.kept, outcome.conflict, outcome.isSmallest]).toEqual([[], [], false]);
+  // Two that cannot both be kept, and a third of which it is not known: no smaller set is claimed.
+  const [a, b, c] = ['a', 'b', 'c'].map((id) => wish(id, 'front', [id])) as [Wish, Wish, Wish];
+  const unsure = keep([a, b, c], (some) => {
+    if (some.includes(a) && some.includes(b)) return 'none';
+    return some.includes(c) && some.length > 1 ? 'unknown' : new Map();
+  });
+  expect([unsure.conflict.length > 0, unsure.isSmallest]).toEqual([true, false]);
 });
 
 test('who stays is not moved; by name the others follow from the front; who left or came is no matter', () => {

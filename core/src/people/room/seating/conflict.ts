@@ -11,7 +11,7 @@ export interface Kept {
   kept: Wish[];
   /** Wishes that cannot all be kept, whatever else is given up; empty where all can, or where it is not known. */
   conflict: Wish[];
-  /** There is no smaller such set. Else none of them can be left out of it. */
+  /** It is proven that there is no smaller such set. */
   isSmallest: boolean;
   /** Who sits where, by what is kept. */
   found: ReadonlyMap<string, number>;
@@ -93,9 +93,12 @@ function smallest(wishes: readonly Wish[], known: Wish[], ask: Ask, mayAsk: () =
  */
 export function keep(wishes: readonly Wish[], search: Ask): Kept {
   let searches = 0;
+  let isSure = true;
   const ask: Ask = (some) => {
     searches += 1;
-    return search(some);
+    const found = search(some);
+    if (found === 'unknown') isSure = false;
+    return found;
   };
   const mayAsk = () => searches < mostSearches;
   const cores: Wish[][] = [];
@@ -106,7 +109,8 @@ export function keep(wishes: readonly Wish[], search: Ask): Kept {
     if (typeof found !== 'string') {
       const known = cores.toSorted((a, b) => a.length - b.length)[0];
       if (!known) return { kept, conflict: [], isSmallest: true, found };
-      return { kept, found, ...smallest(wishes, known, ask, mayAsk) };
+      const { conflict, isSmallest } = smallest(wishes, known, ask, mayAsk);
+      return { kept, found, conflict, isSmallest: isSmallest && isSure };
     }
     if (found === 'unknown' || !mayAsk()) break;
     cores.push(core(kept, ask));

@@ -28,10 +28,8 @@ export function filledWords(filled: Filled, words: (id: string) => string): stri
   const head = `${kept.length} of ${many(all, 'wish', 'wishes')} kept, not: ${given.map(words).join('; ')}.`;
   if (conflict.length === 0) return `${head} No way to keep more was found.`;
   if (conflict.length === 1) return `${head} There is no such seat.`;
-  const size = isSmallest
-    ? `These ${conflict.length}`
-    : `Of these ${conflict.length} none can be left out: they`;
-  return `${head} ${size} cannot all be kept: ${conflict.map(words).join('; ')}.`;
+  const how = isSmallest ? 'cannot all be kept' : 'cannot all be kept, nor perhaps fewer of them';
+  return `${head} These ${conflict.length} ${how}: ${conflict.map(words).join('; ')}.`;
 }
 
 /**
