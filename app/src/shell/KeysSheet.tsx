@@ -20,6 +20,9 @@ const keys: [key: string, does: string][] = [
   ['1 to 9', 'on the tally: what is seen'],
   ['⌫', 'on the tally: take back'],
   ['Esc', 'on the tally: empty hand'],
+  ['↑ ↓ ← →', 'in the room: what is in hand moves'],
+  ['T', 'in the room: what is in hand turns by an eighth'],
+  ['Del', 'in the room: what is in hand is taken away'],
 ];
 
 /** Every key and what it does. */

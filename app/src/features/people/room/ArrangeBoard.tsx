@@ -56,16 +56,15 @@ const here: Seat = { x: 0, y: 0 };
 const cellHeight = 44;
 const gap = 4;
 
-/** An empty room has so many places to begin with. */
-const emptyRoom: readonly Seat[] = [
+/** However little stands in a room, its floor reaches from one of these places to the other. */
+const smallest: readonly Seat[] = [
   { x: 11, y: 11 },
   { x: 16, y: 15 },
 ];
 
 /** From which column and row to which: all that stands there, and one more on every side. */
 function extent({ seats, furniture }: Room) {
-  const cells = [...seats, ...furniture.flatMap(cellsOf)];
-  const used = cells.length > 0 ? cells : emptyRoom;
+  const used = [...seats, ...furniture.flatMap(cellsOf), ...smallest];
   const span = (values: readonly number[]) => ({
     first: Math.max(0, Math.min(...values) - 1),
     last: Math.min(lastCell, Math.max(...values) + 1),
@@ -96,7 +95,7 @@ function toggled(chosen: Chosen, room: Room, cell: Seat, whole: boolean): Chosen
 /** Where seats and furniture stand: put, taken in hand several at once, moved by finger, mouse or keys, turned. */
 export function ArrangeBoard({ room, names, from, onRoom }: ArrangeBoardProps) {
   const [width, setWidth] = useState(useWindowDimensions().width - 2 * space(4));
-  const [hand, setHand] = useState<Hand>('take');
+  const [hand, setHand] = useState<Hand>(room.seats.length > 0 ? 'take' : 'seat');
   const [chosen, setChosen] = useState<Chosen>(nothing);
   /** So many places to the right and down is what is in hand, while it is dragged. */
   const [dragged, setDragged] = useState(here);

@@ -1,6 +1,5 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { fillRoomRequest } from './fillRoomRequest';
 import { placesOf } from '@slate-path/core/people/room/placing';
 import type { Room } from '@slate-path/core/people/room/pieces';
 import { seatNames } from '@slate-path/core/people/room/seatNames';
@@ -16,6 +15,7 @@ import { makeChange } from '../../../sync/outbox';
 import { useRecords } from '../../../sync/useRecords';
 import { ArrangeBoard } from './ArrangeBoard';
 import { Board } from './Board';
+import { fillRoomRequest } from './fillRoomRequest';
 import { FillSheet, type FillChoice } from './FillSheet';
 import type { SeenFrom } from './floor';
 import { arrange, roomHistory, savePlan, wishesOf } from './plans';
