@@ -60,9 +60,13 @@ export const FloorCell = memo(function FloorCell(props: FloorCellProps) {
           borderWidth: inHand ? 2 : 1,
           borderStyle: free ? 'dotted' : 'solid',
           borderColor: inHand ? palette.slate : isSeat ? palette.inkQuiet : palette.line,
-          backgroundColor:
-            inHand || isDragging ? palette.slateWash : isSeat ? palette.surface : 'transparent',
-          zIndex: inHand ? 2 : 0,
+          // Furniture is drawn over its places.
+          backgroundColor: !isSeat
+            ? 'transparent'
+            : inHand || isDragging
+              ? palette.slateWash
+              : palette.surface,
+          zIndex: inHand && isSeat ? 2 : 0,
           transform: [
             { translateX: shift.x },
             { translateY: shift.y },
