@@ -1,3 +1,4 @@
+import { benchBigScreen } from './bigScreen';
 import { benchBrowser } from './browser';
 import { benchCheckIn } from './checkIn';
 import { benchDurable } from './durable';
@@ -35,6 +36,7 @@ const parts: Record<string, () => Promise<Record<string, number>>> = {
   thumb: benchThumb,
   ticks: benchTicks,
   seating: benchSeating,
+  bigScreen: benchBigScreen,
   work: benchWork,
   readerPage: benchReaderPage,
   papers: benchPapers,

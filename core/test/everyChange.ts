@@ -1,6 +1,7 @@
 import { everyNodChange } from './everyNodChange';
 import { everyPhraseChange } from './everyPhraseChange';
 import { everyRoomChange } from './everyRoomChange';
+import { everySidesChange } from './everySidesChange';
 import { everyWorkChange } from './everyWorkChange';
 import type { ChangeOf, KindName } from '../src/changes/schema';
 import { anotherTerm } from './anotherTerm';
@@ -224,6 +225,7 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
   'group.set': { id: 'group', sectionId: 's', name: 'Tide pool', studentIds: ['a', 'b'] },
   'group.remove': { id: 'group', sectionId: 's', removed: true },
   ...everyRoomChange,
+  ...everySidesChange,
   'turn.draw': {
     lesson,
     id: 'turn',

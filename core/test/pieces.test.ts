@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Furniture } from '../src/people/room/furniture';
-import { layoutOf, type Seat } from '../src/people/room/layouts';
+import type { Seat } from '../src/people/room/seat';
+import { layoutOf } from '../src/people/room/layouts';
 import {
   isFree,
   moved,

@@ -1,12 +1,6 @@
 import fc from 'fast-check';
-import {
-  layoutNames,
-  layoutOf,
-  seatWords,
-  widthsOf,
-  type LayoutName,
-  type Seat,
-} from '../src/people/room/layouts';
+import { seatWords, type Seat } from '../src/people/room/seat';
+import { layoutNames, layoutOf, widthsOf, type LayoutName } from '../src/people/room/layouts';
 import {
   allSeated,
   placesOf,

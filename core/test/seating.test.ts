@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { isSame, layoutNames, layoutOf, type Seat } from '../src/people/room/layouts';
+import { isSame, type Seat } from '../src/people/room/seat';
+import { layoutNames, layoutOf } from '../src/people/room/layouts';
 import { keep } from '../src/people/room/seating/conflict';
 import { fillRoom, type FillRequest } from '../src/people/room/seating/fill';
 import { inThirds, means } from '../src/people/room/seating/groups';

@@ -16,6 +16,7 @@ import { setUp, setUpAt, type DemoPlaces } from './setUp';
 import { circleClass, makeCircles } from './circles';
 import { demoTopics, makeNotes, type NoteWorld } from './notes';
 import { makeDraws } from './draws';
+import { makeGames, playedClass } from './games';
 import { makeTicks, tickedClass } from './ticks';
 import { drawnClass, makeNods, noddedClasses } from './nods';
 import { makePhrases } from './phrases';
@@ -108,6 +109,9 @@ function writeTerm(
   for (const [className, lessons] of tallied) addTallies(book, { className, lessons, life }, setup);
   for (const payload of makeSweeps(tallied.get(sweptClass) ?? [], life))
     book.add('sweep.set', payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
+  const played = { lessons: tallied.get(playedClass) ?? [], life };
+  for (const { kind, payload, at } of makeGames(played, (moment) => book.id(moment)))
+    book.add(kind, payload, at);
   shippedReasons.forEach((name, position) => {
     book.add('nodReason.set', { id: book.id(begun), name, position }, begun);
   });

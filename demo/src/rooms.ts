@@ -1,7 +1,8 @@
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { ChangeOf } from '@slate-path/core/changes/schema';
 import type { Furniture } from '@slate-path/core/people/room/furniture';
-import { layoutOf, type LayoutName, type Seat } from '@slate-path/core/people/room/layouts';
+import type { Seat } from '@slate-path/core/people/room/seat';
+import { layoutOf, type LayoutName } from '@slate-path/core/people/room/layouts';
 import { allSeated } from '@slate-path/core/people/room/placing';
 import type { SchoolLife } from './life';
 import { weeksInTerm } from './scenario';

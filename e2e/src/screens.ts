@@ -25,6 +25,20 @@ export const screens: Screen[] = [
   { path: '/?mode=circle', says: 'circle', taps: ['Roll', 'Show as a board'] },
   { path: '/?mode=circle', says: 'circle' },
   { path: '/?mode=turns', says: 'Whose turn is it?', taps: ['How it is drawn'], then: 'Hide the rule' },
+  { path: '/?mode=sides', says: 'students who are here' },
+  {
+    path: '/?mode=sides',
+    says: 'students who are here',
+    taps: ['Name and mark of Star'],
+    then: 'Save the side',
+  },
+  { path: '/?mode=tone', says: 'How is the room?' },
+  {
+    path: '/?mode=tone',
+    says: 'How is the room?',
+    taps: ['Big screen'],
+    then: 'On the computer of the room',
+  },
   { path: '/contact', says: 'with a concern that home has not heard of' },
   { path: '/students/STUDENT?page=contact', says: 'Where they are reached' },
   {

@@ -38,6 +38,8 @@ function Gate() {
     case 'unreachable':
       return <Unreachable />;
     case 'open':
+      // A window for the whole room has nothing around it.
+      if (/^\/screen\/?$/.test(location.pathname)) return <Slot />;
       return (
         <Frame>
           <Slot />

@@ -12,6 +12,8 @@ interface BigScreenProps {
   /** What it is about, small at its top. */
   title: string;
   onClose: () => void;
+  /** What stands in it fills it; else it is in the middle. */
+  whole?: boolean;
   children: ReactNode;
 }
 
@@ -26,7 +28,7 @@ function useWholeScreen(): void {
   }, []);
 }
 
-function Filled({ title, onClose, children }: BigScreenProps) {
+function Filled({ title, onClose, whole, children }: BigScreenProps) {
   const palette = usePalette();
   const dialog = useDialog<View>(onClose);
   useWholeScreen();
@@ -45,23 +47,27 @@ function Filled({ title, onClose, children }: BigScreenProps) {
         </Words>
         <IconAction name="Close the big screen" icon={X} onPress={onClose} />
       </View>
-      <ScrollView
-        contentContainerStyle={{
-          flexGrow: 1,
-          alignItems: 'center',
-          justifyContent: 'center',
-          gap: space(10),
-          padding: space(6),
-        }}
-      >
-        {children}
-      </ScrollView>
+      {whole ? (
+        <View style={{ flex: 1, padding: space(4), paddingTop: 0 }}>{children}</View>
+      ) : (
+        <ScrollView
+          contentContainerStyle={{
+            flexGrow: 1,
+            alignItems: 'center',
+            justifyContent: 'center',
+            gap: space(10),
+            padding: space(6),
+          }}
+        >
+          {children}
+        </ScrollView>
+      )}
     </View>
   );
 }
 
 /** Something for the whole room to read, with nothing else beside it. */
-export function BigScreen(props: BigScreenProps) {
+export default function BigScreen(props: BigScreenProps) {
   return (
     <Portal>
       <Filled {...props} />

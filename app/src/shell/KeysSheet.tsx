@@ -23,6 +23,11 @@ const keys: [key: string, does: string][] = [
   ['↑ ↓ ← →', 'in the room: what is in hand moves'],
   ['T', 'in the room: what is in hand turns by an eighth'],
   ['Del', 'in the room: what is in hand is taken away'],
+  ['↑ ↓', 'tone, and on the big screen: one level up or down'],
+  ['1 to 5', 'on the page of the tone: far down to far up'],
+  ['1 to 8', 'on the big screen: a point for a side'],
+  ['R', 'on the big screen: the next round'],
+  ['Space', 'on the big screen: the clock starts or stops'],
 ];
 
 /** Every key and what it does. */
@@ -30,7 +35,7 @@ export default function KeysSheet({ onClose }: { onClose: () => void }) {
   return (
     <Sheet title="Keys" onClose={onClose}>
       {keys.map(([key, does]) => (
-        <View key={key} style={{ flexDirection: 'row', gap: space(4) }}>
+        <View key={does} style={{ flexDirection: 'row', gap: space(4) }}>
           <View style={{ width: 72 }}>
             <Words bold>{key}</Words>
           </View>

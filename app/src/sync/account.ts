@@ -72,6 +72,16 @@ async function openFor(teacher: Kept): Promise<void> {
 
 let events: EventSource | null = null;
 
+/** Since when nothing is heard of what other devices write, by the server's clock; null while it is. */
+const useHearing = create<{ lostAt: number | null }>()(() => ({ lostAt: null }));
+
+/** When the connection was lost, milliseconds since 1970; null while it stands. */
+export function useLastHeard(): number | null {
+  return useHearing(({ lostAt }) => lostAt);
+}
+
+const listenAgainMs = 3000;
+
 /**
  * Hears of what other devices write, and of students who check in. Only the page that is looked at does:
  * a browser opens six connections to a server, and pages in the background would hold them all.
@@ -79,6 +89,18 @@ let events: EventSource | null = null;
 function listen(): void {
   if (document.hidden || (events && events.readyState !== EventSource.CLOSED)) return;
   events = new EventSource(addressOf('events'));
+  events.onopen = () => {
+    if (useHearing.getState().lostAt === null) return;
+    useHearing.setState({ lostAt: null });
+    // What was written meanwhile was told to nobody here.
+    renewViews();
+  };
+  events.onerror = () => {
+    if (useHearing.getState().lostAt === null) useHearing.setState({ lostAt: now() });
+    // A browser that gave up does not try again by itself; whoever is signed out hears nothing.
+    const isSignedOut = useRecords.getState().connection === 'signed_out';
+    if (events?.readyState === EventSource.CLOSED && !isSignedOut) setTimeout(listen, listenAgainMs);
+  };
   events.onmessage = ({ data }: MessageEvent<string>) => {
     const { device: by } = JSON.parse(data) as { device: string };
     if (by !== deviceName(newId)) renewViews();

@@ -115,12 +115,15 @@ export function renewsRecords(sync: () => Promise<void>): void {
 const renewAfterMs = 400;
 let renewal: ReturnType<typeof setTimeout> | undefined;
 
-/** Asks again for the views on the screen, a moment later; calls until then are one. */
+/**
+ * Asks at once for the records that changed: they come by difference, and calls during an answer are one. The views on
+ * the screen are dearer, and are asked for a moment later; calls until then are one.
+ */
 export function renewViews(): void {
+  void syncRecords();
   // Not put off by the next call: while a class checks in there is always a next one.
   renewal ??= setTimeout(() => {
     renewal = undefined;
-    void syncRecords();
     for (const path of inUse.keys()) void renew(path);
   }, renewAfterMs);
 }

@@ -59,4 +59,15 @@ export const observationEndpoints = {
     query: Range,
     answer: z.object({ sweep: rows('sweep') }),
   },
+  played: {
+    summary: 'The games of a class over a range of days with all points given, and how its tone went.',
+    params: OfSection,
+    query: Range,
+    answer: z.object({
+      lesson: rows('lesson'),
+      game: rows('game'),
+      gamePoint: rows('gamePoint'),
+      roomTone: rows('roomTone'),
+    }),
+  },
 } satisfies Record<string, Endpoint>;

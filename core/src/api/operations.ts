@@ -37,6 +37,7 @@ export const operations = {
   circles: 'get /api/sections/{sectionId}/circles',
   circleFile: 'get /api/circles/{circleId}/file',
   sweeps: 'get /api/sections/{sectionId}/sweeps',
+  played: 'get /api/sections/{sectionId}/played',
   nods: 'get /api/sections/{sectionId}/nods',
   schoolNods: 'get /api/school/nods',
   noddedStudents: 'get /api/school/nodded-students',

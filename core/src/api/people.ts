@@ -70,6 +70,8 @@ export const peopleEndpoints = {
       tallying: rows('tallying'),
       step: rows('step'),
       nod: rows('nod'),
+      game: rows('game'),
+      gamePoint: rows('gamePoint'),
       pathSummary: rows('pathSummary'),
       work: rows('work'),
       handIn: rows('handIn'),

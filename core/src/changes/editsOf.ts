@@ -10,9 +10,11 @@ import { peopleEdits } from '../people/edits';
 import { rollEdits } from '../attendance/roll/edits';
 import { roomEdits } from '../people/room/edits';
 import { rosterEdits } from '../people/roster/edits';
+import { sidesEdits } from '../observation/sides/edits';
 import { sweepEdits } from '../observation/sweep/edits';
 import { tallyEdits } from '../observation/tallies/edits';
 import { tickEdits } from '../ticks/edits';
+import { toneEdits } from '../observation/tone/edits';
 import { turnEdits } from '../observation/turns/edits';
 import { watchEdits } from '../watch/edits';
 import { ownWorkEdits } from '../work/own/edits';
@@ -40,6 +42,8 @@ const editsByKind = {
   ...phraseEdits,
   ...nodEdits,
   ...tickEdits,
+  ...sidesEdits,
+  ...toneEdits,
   ...watchEdits,
 };
 

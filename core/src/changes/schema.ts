@@ -12,9 +12,11 @@ import { peopleChanges } from '../people/changes';
 import { rollChanges } from '../attendance/roll/changes';
 import { roomChanges } from '../people/room/changes';
 import { rosterChanges } from '../people/roster/changes';
+import { sidesChanges } from '../observation/sides/changes';
 import { sweepChanges } from '../observation/sweep/changes';
 import { tallyChanges } from '../observation/tallies/changes';
 import { tickChanges } from '../ticks/changes';
+import { toneChanges } from '../observation/tone/changes';
 import { turnChanges } from '../observation/turns/changes';
 import { watchChanges } from '../watch/changes';
 import { ownWorkChanges } from '../work/own/changes';
@@ -41,6 +43,8 @@ export const changeKinds = {
   ...phraseChanges,
   ...nodChanges,
   ...tickChanges,
+  ...sidesChanges,
+  ...toneChanges,
   ...watchChanges,
 };
 

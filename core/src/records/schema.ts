@@ -5,6 +5,7 @@ import { nodFields } from './nodFields';
 import { noteFields } from './noteFields';
 import { phraseFields } from './phraseFields';
 import { roomFields } from './roomFields';
+import { sidesFields } from './sidesFields';
 import { tickFields } from './tickFields';
 import { contactTones } from '../contact/tones';
 import { lookForSigns } from './signs';
@@ -29,7 +30,17 @@ export const lookForTones = ['wanted', 'unwanted', 'neutral'] as const;
 export const lookForMeasures = ['count', 'tick', 'seconds'] as const;
 export const turnOutcomes = ['drawn', 'spoke', 'passed', 'skipped'] as const;
 export const markSources = ['tap', 'check_in', 'participants', 'range', 'work'] as const;
-export const lessonModes = ['roll', 'tally', 'sweep', 'circle', 'turns', 'nods', 'ticks'] as const;
+export const lessonModes = [
+  'roll',
+  'tally',
+  'sweep',
+  'circle',
+  'turns',
+  'nods',
+  'ticks',
+  'sides',
+  'tone',
+] as const;
 
 /**
  * The fields of every kind of record, one schema each: the same names from database to screen.
@@ -247,6 +258,7 @@ export const recordFields = {
   ...phraseFields,
   ...nodFields,
   ...tickFields,
+  ...sidesFields,
 } as const;
 
 export type TableName = keyof typeof recordFields;
@@ -300,6 +312,9 @@ export type NodTelling = RecordOf<'nodTelling'>;
 export type Draw = RecordOf<'draw'>;
 export type TickColumn = RecordOf<'tickColumn'>;
 export type Tick = RecordOf<'tick'>;
+export type Game = RecordOf<'game'>;
+export type GamePoint = RecordOf<'gamePoint'>;
+export type RoomTone = RecordOf<'roomTone'>;
 export type Phrase = RecordOf<'phrase'>;
 export type PhraseUse = RecordOf<'phraseUse'>;
 export type ParticipantAnswer = RecordOf<'participantAnswer'>;

@@ -44,6 +44,9 @@ const hangsOn: Partial<Record<TableName, readonly (readonly [field: string, tabl
   tally: [['lessonId', 'lesson']],
   turn: [['lessonId', 'lesson']],
   sweep: [['lessonId', 'lesson']],
+  game: [['lessonId', 'lesson']],
+  gamePoint: [['gameId', 'game']],
+  roomTone: [['lessonId', 'lesson']],
   lookFor: [['sectionId', 'section']],
   focus: [['sectionId', 'section']],
   note: [

@@ -60,6 +60,9 @@ export const rights: Record<TableName, Right> = {
   tally: recorded,
   turn: recorded,
   sweep: recorded,
+  game: recorded,
+  gamePoint: recorded,
+  roomTone: recorded,
   participantAnswer: recorded,
 
   lookFor: observed,

@@ -38,8 +38,11 @@ export async function load<T extends TableName>(
   return retired(table, rows, () => scopes).map((row) => toRecord<T>(row));
 }
 
+/** What hangs on a lesson. */
+type Recorded = 'mark' | 'checkIn' | 'otherCheckIn' | 'sweep' | 'game' | 'roomTone';
+
 /** What belongs to the lessons of a range of days, in one query however many they are. */
-export async function loadOfLessonsBetween<T extends 'mark' | 'checkIn' | 'otherCheckIn' | 'sweep'>(
+export async function loadOfLessonsBetween<T extends Recorded>(
   database: DataSource,
   table: T,
   { personId, from, to, sectionId }: { personId: string; from: string; to: string; sectionId?: string },

@@ -34,6 +34,7 @@ import { Draws1766600000000 } from './migrations/1766600000000-Draws';
 import { ShownAddresses1766700000000 } from './migrations/1766700000000-ShownAddresses';
 import { Ticks1766800000000 } from './migrations/1766800000000-Ticks';
 import { Rooms1766900000000 } from './migrations/1766900000000-Rooms';
+import { Sides1767000000000 } from './migrations/1767000000000-Sides';
 import { OwnView1766100000000 } from './migrations/1766100000000-OwnView';
 import { ReaderPages1766000000000 } from './migrations/1766000000000-ReaderPages';
 import { Hurried } from './hurried';
@@ -78,6 +79,7 @@ export const migrations = [
   ShownAddresses1766700000000,
   Ticks1766800000000,
   Rooms1766900000000,
+  Sides1767000000000,
 ];
 
 /**

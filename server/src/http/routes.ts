@@ -17,6 +17,7 @@ import { paperRoutes } from '../sharing/papers/routes';
 import { readerPageRoutes } from '../sharing/readerPages/routes';
 import { sharingRoutes } from '../sharing/routes';
 import { nodRoutes } from '../nods/routes';
+import { sidesRoutes } from '../observation/sides/routes';
 import { sweepRoutes } from '../observation/sweep/routes';
 import { syncRoutes } from '../sync/routes';
 import { tallyRoutes } from '../observation/tallies/routes';
@@ -58,6 +59,7 @@ export const routes: readonly Route[] = [
   ...changeRoutes,
   ...viewRoutes,
   ...tallyRoutes,
+  ...sidesRoutes,
   ...sweepRoutes,
   ...nodRoutes,
   ...tickRoutes,

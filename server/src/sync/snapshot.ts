@@ -58,6 +58,9 @@ const held: readonly (readonly [table: TableName, where: string | null])[] = [
   ['tallying', inLessons],
   ['tally', inLessons],
   ['turn', inLessons],
+  ['game', inLessons],
+  ['gamePoint', `"gameId" IN (SELECT "id" FROM "game" WHERE ${inLessons})`],
+  ['roomTone', inLessons],
   ['work', ownWork],
   ['handIn', `"workId" IN (SELECT "id" FROM "work" WHERE ${ownWork})`],
   // Those left open too: whoever opens the next lesson is asked.

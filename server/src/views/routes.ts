@@ -9,6 +9,7 @@ import { readerOf, route } from '../http/route';
 import type { Services } from '../services';
 import { withLinks } from '../notes/readNotes';
 import { load, loadOfLessonsBetween, notesAbout } from '../database/load';
+import { gamesWith, withPoints } from '../observation/sides/readGames';
 import { daysElsewhere } from '../work/readActivity';
 
 /** Some lessons with all that was marked, said and swept in them, a query for each. */
@@ -91,6 +92,8 @@ export const viewRoutes = [
         tallying: await load(read, 'tallying', teacherId, ofThem),
         tally: await load(read, 'tally', teacherId, ofThem),
         turn: await load(read, 'turn', teacherId, ofThem),
+        roomTone: await load(read, 'roomTone', teacherId, ofThem),
+        ...(await withPoints(read, teacherId, await load(read, 'game', teacherId, ofThem))),
         ...withLinks(services.database, await load(read, 'note', teacherId, ofThem)),
       };
     },
@@ -138,6 +141,13 @@ export const viewRoutes = [
         tallying: await load(from, 'tallying', teacherId),
         step: await load(from, 'step', teacherId, of),
         nod: await load(from, 'nod', teacherId, of),
+        ...(await withPoints(
+          from,
+          teacherId,
+          await load(from, 'game', teacherId, {
+            id: In(gamesWith(services.database.lookUp, params.studentId)),
+          }),
+        )),
         pathSummary: await load(from, 'pathSummary', teacherId, of),
         work: await load(from, 'work', teacherId, { id: In(handIn.map(({ workId }) => workId)) }),
         handIn,

@@ -6,6 +6,8 @@ const silent = new Set([
   ...['nod.give', 'nod.set', 'nod.remove', 'nodReason.set', 'nodReason.retire', 'nodTelling.set'],
   ...['draw.make', 'draw.remove'],
   ...['tickColumn.set', 'tickColumn.remove', 'tick.set', 'ticks.bring', 'seatWish.set', 'seatWish.remove'],
+  ...['game.start', 'game.set', 'game.remove', 'gamePoint.give', 'gamePoint.correct'],
+  ...['roomTone.set', 'roomTone.remove'],
   ...['phrase.add', 'phrase.set', 'phrase.remove', 'phrase.favour', 'phrase.use'],
 ]);
 /** Kinds that are about the class they name, or about any where they name none. */

@@ -9,3 +9,8 @@ export const TallyPanel = lazily(async () => ({ default: (await panels()).TallyP
 export const TallySheet = lazily(async () => ({ default: (await panels()).TallySheet }));
 export const TileOrder = lazily(async () => ({ default: (await panels()).TileOrder }));
 export const TurnsPanel = lazily(async () => ({ default: (await panels()).TurnsPanel }));
+export const Played = lazily(async () => ({ default: (await panels()).Played }));
+export const ScreenPage = lazily(async () => ({ default: (await panels()).ScreenPage }));
+export const SidesPanel = lazily(async () => ({ default: (await panels()).SidesPanel }));
+export const ToneOnLine = lazily(async () => ({ default: (await panels()).ToneOnLine }));
+export const TonePanel = lazily(async () => ({ default: (await panels()).TonePanel }));

@@ -4,3 +4,8 @@ export { default as TallyPanel } from './tallies/TallyPanel';
 export { default as TallySheet } from './tallies/TallySheet';
 export { default as TileOrder } from './tallies/TileOrder';
 export { default as TurnsPanel } from './turns/TurnsPanel';
+export { Played } from './sides/Played';
+export { default as ScreenPage } from './sides/ScreenPage';
+export { default as SidesPanel } from './sides/SidesPanel';
+export { default as ToneOnLine } from './tone/ToneOnLine';
+export { default as TonePanel } from './tone/TonePanel';

@@ -70,6 +70,7 @@ const pointers: Record<string, TableName> = {
   roomPlanId: 'roomPlan',
   phraseId: 'phrase',
   columnId: 'tickColumn',
+  gameId: 'game',
 };
 
 /**

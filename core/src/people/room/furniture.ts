@@ -1,4 +1,4 @@
-import type { Seat } from './layouts';
+import type { Seat } from './seat';
 import type { FurnitureKind } from './limits';
 
 /** Something that stands in the room and is no seat. */

@@ -1,9 +1,4 @@
-/** Columns from the left and rows from the front of the room, as the teacher faces it. */
-export interface Seat {
-  x: number;
-  y: number;
-}
-
+import { inReadingOrder, type Seat } from './seat';
 export const layoutNames = [
   'rows',
   'pairs',
@@ -157,17 +152,3 @@ export function layoutOf(layout: LayoutName, seats: number, across?: number): Se
       : inCircle(width, seats);
   return inReadingOrder(found.map(({ x, y }) => ({ x: x + margin, y: y + margin })));
 }
-
-/** From the front, each row from the left. */
-export function inReadingOrder<S extends Seat>(seats: readonly S[]): S[] {
-  return seats.toSorted((a, b) => a.y - b.y || a.x - b.x);
-}
-
-/** Where a seat is, as one says it: rows from the front, seats in it from the left. */
-export function seatWords(seats: readonly Seat[], { x, y }: Seat): string {
-  const rows = [...new Set(seats.map((seat) => seat.y))].sort((a, b) => a - b);
-  const before = seats.filter((seat) => seat.y === y && seat.x < x).length;
-  return `row ${rows.indexOf(y) + 1}, seat ${before + 1}`;
-}
-
-export const isSame = (a: Seat, b: Seat) => a.x === b.x && a.y === b.y;

@@ -1,5 +1,6 @@
 import { cellsOf, type Furniture, type TurnedSeat } from './furniture';
-import { isSame, lastCell, type Seat } from './layouts';
+import { isSame, type Seat } from './seat';
+import { lastCell } from './layouts';
 import type { Place } from './placing';
 
 /** Everything that stands in a room, and who sits there. */

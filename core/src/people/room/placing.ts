@@ -1,4 +1,4 @@
-import { inReadingOrder, isSame, type Seat } from './layouts';
+import { inReadingOrder, isSame, type Seat } from './seat';
 
 /** Who sits where. */
 export interface Place extends Seat {

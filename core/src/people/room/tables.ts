@@ -1,4 +1,4 @@
-import type { Seat } from './layouts';
+import type { Seat } from './seat';
 
 /** A table by the seats at its corners. */
 export interface RoomTable {

@@ -1,3 +1,4 @@
+import { useCallback } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Path, Rect } from 'react-native-svg';
 import { minutesOf } from '@slate-path/core/calendar/localTime';
@@ -8,6 +9,9 @@ import type { RollRow } from '@slate-path/core/attendance/roll/rollRows';
 import { Words } from '../../../parts/Words';
 import { NotesOnLine } from './NotesOnLine';
 import { SeenOnLine } from './SeenOnLine';
+import { ToneOnLine } from '../../observation/lazyPanels';
+import { useRecordsAfterPaint } from '../../../sync/afterPaint';
+import type { RecordsState } from '../../../sync/useRecords';
 import { usePalette } from '../../../theme/theme';
 import { space, target } from '../../../theme/tokens';
 
@@ -41,6 +45,9 @@ function dropsOf(rows: readonly RollRow[]): Drop[] {
   });
 }
 
+const isToneSet = ({ roomTone }: RecordsState['current'], of: string) =>
+  Object.values(roomTone).some(({ removed, lessonId }) => !removed && lessonId === of);
+
 const height = 34;
 const middle = 26;
 /** So far above the line's picture begins what is tapped of an arrival. */
@@ -58,6 +65,9 @@ export function LessonLine({
   onOpenNotes,
 }: LessonLineProps) {
   const palette = usePalette();
+  const hasTone = useRecordsAfterPaint(
+    useCallback(({ current }: RecordsState) => isToneSet(current, lesson.id), [lesson.id]),
+  );
   const start = minutesOf(lesson.startsAt);
   const length = Math.max(minutesOf(lesson.endsAt) - start, 1);
   const at = (time: string) => Math.min(Math.max((minutesOf(time) - start) / length, 0), 1) * width;
@@ -84,6 +94,7 @@ export function LessonLine({
           <Circle cx={x} cy={middle} r={8} fill={palette.surface} stroke={palette.slate} strokeWidth={4} />
         ) : null}
       </Svg>
+      {hasTone ? <ToneOnLine lesson={lesson} width={width} /> : null}
       <SeenOnLine lessonId={lesson.id} at={at} width={width} onOpen={onOpenSeen} />
       <NotesOnLine lessonId={lesson.id} at={at} width={width} onOpen={onOpenNotes} />
       {dropsOf(rows).map(({ row, time, arrives }) => (

@@ -20,10 +20,12 @@ import { TickPanel } from '../../ticks/lazyPages';
 import { openElsewhere } from '../../observation/circle/openElsewhere';
 import {
   CirclePanel,
+  SidesPanel,
   SweepPanel,
   TallyPanel,
   TallySheet,
   TileOrder,
+  TonePanel,
   TurnsPanel,
 } from '../../observation/lazyPanels';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
@@ -177,6 +179,8 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         {mode === 'turns' ? <TurnsPanel lesson={lesson} rows={rows} /> : null}
         {mode === 'nods' ? <NodPanel lesson={lesson} rows={rows} /> : null}
         {mode === 'ticks' ? <TickPanel lesson={lesson} rows={rows} /> : null}
+        {mode === 'sides' ? <SidesPanel lesson={lesson} rows={rows} /> : null}
+        {mode === 'tone' ? <TonePanel lesson={lesson} /> : null}
       </>
     );
   return (

@@ -15,10 +15,13 @@ export const modeNames: Record<LessonMode, string> = {
   turns: 'Turns',
   nods: 'Nods',
   ticks: 'Ticks',
+  sides: 'Sides',
+  tone: 'Tone',
 };
 
-/** Ticks are for lessons in which something is collected: a class has them where somebody wants them. */
-const usualModes = (Object.keys(modeNames) as LessonMode[]).filter((mode) => mode !== 'ticks');
+/** What few lessons need: a class has it where somebody wants it. */
+const added: readonly LessonMode[] = ['ticks', 'sides', 'tone'];
+const usualModes = (Object.keys(modeNames) as LessonMode[]).filter((mode) => !added.includes(mode));
 
 /** What the lessons of a class have, in its order; the same list while nothing of it changes. */
 export function modesOf(section: Section | undefined): LessonMode[] {

@@ -3,7 +3,7 @@ import { useWindowDimensions, View } from 'react-native';
 import type { Draw } from '@slate-path/core/records/schema';
 import { many } from '@slate-path/core/words/many';
 import { Action } from '../../../parts/Action';
-import { BigScreen } from '../../../parts/BigScreen';
+import { BigScreen } from '../../../parts/lazyBigScreen';
 import { dayMonth } from '../../../parts/dates';
 import { Words } from '../../../parts/Words';
 import { space } from '../../../theme/tokens';

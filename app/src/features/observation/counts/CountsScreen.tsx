@@ -33,6 +33,7 @@ import { usualRanges } from '../../attendance/totals/ranges';
 import { ClassPage } from '../../people/class/lazyClassPage';
 import { CountChart, type ChartBar } from './CountChart';
 import { CountComment } from './CountComment';
+import { Played } from '../lazyPanels';
 import { CountLines, type CountGroupRate } from './CountLines';
 
 const groupings: { value: CountGrouping; label: string }[] = [
@@ -132,6 +133,7 @@ export function CountsScreen() {
       paper,
       lookForId: lookFor?.id,
     });
+  const played = <Played sectionId={sectionId} from={span.from} to={span.to} />;
   if (state !== 'loading' && !lookFor)
     return (
       <ClassPage sectionId={sectionId} page="Counts">
@@ -139,6 +141,7 @@ export function CountsScreen() {
           What you tally in a lesson adds up here: by student, by lesson and by week, with how much was seen
           in an observed hour.
         </Empty>
+        {played}
       </ClassPage>
     );
   const phrases: Record<CountsPhrase, SentencePart & object> = {
@@ -266,6 +269,7 @@ export function CountsScreen() {
     >
       <Sentence parts={sentence.map((part) => (typeof part === 'string' ? part : phrases[part.to]))} />
       {result}
+      {played}
       {sheet}
     </ClassPage>
   );

@@ -19,6 +19,7 @@ import { isAway } from '../../attendance/lesson/isAway';
 import type { LessonRow } from '../../attendance/lesson/lessonRow';
 import { keyOf } from '../../attendance/lesson/marking';
 import { now } from '../../../sync/clock';
+import { freshSeed } from '../../../sync/freshSeed';
 import { makeChange, newId } from '../../../sync/outbox';
 import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
@@ -39,9 +40,6 @@ const outcomeWords: Record<Turn['outcome'], string> = {
 };
 
 const timesWords = (count: number) => (count === 1 ? 'once' : `${count} times`);
-
-/** A seed from the browser's own randomness: nobody chooses it; it is recorded with the draw. */
-const freshSeed = () => crypto.getRandomValues(new Uint32Array(1))[0] ?? now();
 
 /** Whose turn it is, drawn in favour of the least heard. */
 export default function TurnsPanel({ lesson, rows }: TurnsPanelProps) {

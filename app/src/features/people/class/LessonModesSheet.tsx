@@ -17,6 +17,8 @@ const about: Record<LessonMode, string> = {
   turns: 'Whose turn it is, drawn fairly',
   nods: 'Who did well, and for what',
   ticks: 'Slips, fees and homework as they come in',
+  sides: 'A game of two to eight teams, also on the big screen',
+  tone: 'How the whole class is, as one sign',
 };
 
 /** Which tabs the lessons of a class have, and in which order. The first one opens. */

@@ -9,7 +9,8 @@ import { DndContext, MouseSensor, TouchSensor, useSensor, useSensors } from '@dn
 import { useMemo, useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import { cellsOf, type Furniture, type TurnedSeat } from '@slate-path/core/people/room/furniture';
-import { inReadingOrder, isSame, lastCell, type Seat } from '@slate-path/core/people/room/layouts';
+import { inReadingOrder, isSame, type Seat } from '@slate-path/core/people/room/seat';
+import { lastCell } from '@slate-path/core/people/room/layouts';
 import { furnitureKinds, mostFurniture, mostSeats } from '@slate-path/core/people/room/limits';
 import {
   isFree,

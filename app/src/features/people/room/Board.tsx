@@ -9,7 +9,7 @@ import {
 } from '@dnd-kit/core';
 import { useCallback, useState, type ReactNode } from 'react';
 import { View, type ViewStyle } from 'react-native';
-import { seatWords, type Seat } from '@slate-path/core/people/room/layouts';
+import { seatWords, type Seat } from '@slate-path/core/people/room/seat';
 import { seated, whoSitsAt, type Place } from '@slate-path/core/people/room/placing';
 import type { RoomPlan } from '@slate-path/core/records/schema';
 import { Action } from '../../../parts/Action';

@@ -1,7 +1,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import { memo, useCallback } from 'react';
 import { View } from 'react-native';
-import type { Seat } from '@slate-path/core/people/room/layouts';
+import type { Seat } from '@slate-path/core/people/room/seat';
 import { grabbed } from '../../../parts/grabbed';
 import { Words } from '../../../parts/Words';
 import { usePalette } from '../../../theme/theme';

@@ -1,13 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { many } from '@slate-path/core/words/many';
-import {
-  layoutNames,
-  layoutOf,
-  widthsOf,
-  type LayoutName,
-  type Seat,
-} from '@slate-path/core/people/room/layouts';
+import type { Seat } from '@slate-path/core/people/room/seat';
+import { layoutNames, layoutOf, widthsOf, type LayoutName } from '@slate-path/core/people/room/layouts';
 import { mostSeats } from '@slate-path/core/people/room/limits';
 import { Action } from '../../../parts/Action';
 import { Choice } from '../../../parts/Choice';

@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
-import type { Seat } from '@slate-path/core/people/room/layouts';
+import type { Seat } from '@slate-path/core/people/room/seat';
 import { cellsOf, type Furniture, type TurnedSeat } from '@slate-path/core/people/room/furniture';
 import { tablesOf } from '@slate-path/core/people/room/tables';
 import { Words } from '../../../parts/Words';

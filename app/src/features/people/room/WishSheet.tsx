@@ -1,7 +1,7 @@
 import X from 'lucide-react-native/icons/x';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { isSame, type Seat } from '@slate-path/core/people/room/layouts';
+import { isSame, type Seat } from '@slate-path/core/people/room/seat';
 import { holds } from '@slate-path/core/people/room/seating/holds';
 import { relationsOf } from '@slate-path/core/people/room/seating/relations';
 import { isOfTwo, mostWishes, type WishKind } from '@slate-path/core/people/room/seating/wish';

@@ -1,4 +1,4 @@
-import type { Seat } from '@slate-path/core/people/room/layouts';
+import type { Seat } from '@slate-path/core/people/room/seat';
 
 export interface Box {
   left: number;

@@ -6,6 +6,8 @@ import type { Enrolment, Lesson } from '@slate-path/core/records/schema';
 import type { RollBook } from '@slate-path/core/attendance/roll/book';
 import { isEnrolledOn, presenceIn } from '@slate-path/core/attendance/roll/totals';
 import type { WatchItem } from '@slate-path/core/watch/signals/watchClass';
+import { gamesOf } from '@slate-path/core/observation/sides/ofStudent';
+import { gameWords } from '@slate-path/core/observation/sides/gameWords';
 import { statusOf, type PieceStatus } from '@slate-path/core/work/pieceStatus';
 
 export type LaneName = 'engagement' | 'presence' | 'elsewhere' | 'voice' | 'trouble' | 'weather' | 'pins';
@@ -13,7 +15,7 @@ export type LaneName = 'engagement' | 'presence' | 'elsewhere' | 'voice' | 'trou
 export interface Pin {
   id: string;
   date: string;
-  kind: 'note' | 'nod' | 'step' | 'message';
+  kind: 'note' | 'nod' | 'step' | 'message' | 'game';
   words: string;
   noteId: string | null;
 }
@@ -130,6 +132,15 @@ function pinsOf({ records, studentId, zone }: PathInput): Pin[] {
       words: `Written: ${subject}`,
       noteId: null,
     })),
+    ...gamesOf(studentId, listOf(records, 'game'), listOf(records, 'gamePoint')).map(
+      ({ game, ...played }): Pin => ({
+        id: game.id,
+        date: dayOf(game.startedAt),
+        kind: 'game',
+        words: gameWords({ game, ...played }),
+        noteId: null,
+      }),
+    ),
   ].sort(byDate);
 }
 

@@ -1,4 +1,4 @@
-import { inReadingOrder, isSame, type Seat } from '../layouts';
+import { inReadingOrder, isSame, type Seat } from '../seat';
 import type { Place } from '../placing';
 import { seeded, shuffled } from './chance';
 import { keep } from './conflict';

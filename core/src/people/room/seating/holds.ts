@@ -1,4 +1,4 @@
-import { isSame, type Seat } from '../layouts';
+import { isSame, type Seat } from '../seat';
 import type { Relations } from './relations';
 import type { Wish } from './wish';
 

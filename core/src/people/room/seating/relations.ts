@@ -1,4 +1,4 @@
-import { isSame, type Seat } from '../layouts';
+import { isSame, type Seat } from '../seat';
 
 /** Who sits apart has so many places, or aisles, between in every direction. */
 const closeSteps = 2;

@@ -1,0 +1,2 @@
+/** Whose history the games of a lesson are in. */
+export const sidesHistory = (lessonId: string) => `sides ${lessonId}`;
