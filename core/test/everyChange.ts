@@ -1,4 +1,5 @@
 import { everyNodChange } from './everyNodChange';
+import { everyObservationChange } from './everyObservationChange';
 import { everyPhraseChange } from './everyPhraseChange';
 import { everyRoomChange } from './everyRoomChange';
 import { everySidesChange } from './everySidesChange';
@@ -226,6 +227,7 @@ export const everyChange: { [K in KindName]: ChangeOf<K>['payload'] } = {
   'group.remove': { id: 'group', sectionId: 's', removed: true },
   ...everyRoomChange,
   ...everySidesChange,
+  ...everyObservationChange,
   'turn.draw': {
     lesson,
     id: 'turn',

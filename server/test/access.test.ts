@@ -109,6 +109,7 @@ describe('who may do what', () => {
     'get /api/sections/{sectionId}/counts-file': [401, 401, 404],
     'get /api/sections/{sectionId}/sweeps': [401, 401, 404],
     'get /api/sections/{sectionId}/played': [401, 401, 404],
+    'get /api/sections/{sectionId}/observations': [401, 401, 404],
     'get /api/sections/{sectionId}/nods': [401, 401, 404],
     'get /api/school/nods': [401, 401, 400],
     'get /api/school/nodded-students': [401, 401, 400],

@@ -150,6 +150,7 @@ const reading: Record<string, number[]> = {
   ],
   '/api/sections/boats/sweeps?from=2026-11-02&to=2026-11-23': [200, 200, 200, 200, 404, 404, 404],
   '/api/sections/boats/played?from=2026-11-02&to=2026-11-23': [200, 200, 200, 200, 404, 404, 404],
+  '/api/sections/boats/observations?from=2026-11-02&to=2026-11-23': [200, 200, 200, 200, 404, 404, 404],
   '/api/sections/boats/nods?from=2026-11-02&to=2026-11-23': [200, 200, 200, 200, 404, 404, 404],
   '/api/school/nods?from=2026-11-02&to=2026-11-23': [200, 403, 403, 403, 403, 403, 200],
   '/api/school/nodded-students?from=2026-11-02&to=2026-11-23': [200, 200, 200, 403, 200, 200, 200],

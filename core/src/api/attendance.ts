@@ -81,6 +81,8 @@ export const attendanceEndpoints = {
       game: rows('game'),
       gamePoint: rows('gamePoint'),
       roomTone: rows('roomTone'),
+      observation: rows('observation'),
+      observationEvent: rows('observationEvent'),
       ...noteRows,
     }),
   },

@@ -70,4 +70,18 @@ export const observationEndpoints = {
       roomTone: rows('roomTone'),
     }),
   },
+  observations: {
+    summary:
+      'What is watched closely in a class, with the sessions of a range of days and all that was seen in them.',
+    params: OfSection,
+    query: Range,
+    answer: z.object({
+      lesson: rows('lesson'),
+      observationPlan: rows('observationPlan'),
+      observationPhase: rows('observationPhase'),
+      observationComment: rows('observationComment'),
+      observation: rows('observation'),
+      observationEvent: rows('observationEvent'),
+    }),
+  },
 } satisfies Record<string, Endpoint>;

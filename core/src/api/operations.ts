@@ -38,6 +38,7 @@ export const operations = {
   circleFile: 'get /api/circles/{circleId}/file',
   sweeps: 'get /api/sections/{sectionId}/sweeps',
   played: 'get /api/sections/{sectionId}/played',
+  observations: 'get /api/sections/{sectionId}/observations',
   nods: 'get /api/sections/{sectionId}/nods',
   schoolNods: 'get /api/school/nods',
   noddedStudents: 'get /api/school/nodded-students',

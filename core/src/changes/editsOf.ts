@@ -3,6 +3,7 @@ import { circleEdits } from '../observation/circle/edits';
 import { checkInEdits } from '../attendance/checkIn/edits';
 import { messageEdits } from '../people/messages/edits';
 import { noteEdits } from '../notes/edits';
+import { observationEdits } from '../observation/closeWatch/edits';
 import { nodEdits } from '../nods/edits';
 import { phraseEdits } from '../phrases/edits';
 import { participantEdits } from '../attendance/participants/edits';
@@ -44,6 +45,7 @@ const editsByKind = {
   ...tickEdits,
   ...sidesEdits,
   ...toneEdits,
+  ...observationEdits,
   ...watchEdits,
 };
 

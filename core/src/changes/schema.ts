@@ -5,6 +5,7 @@ import { circleChanges } from '../observation/circle/changes';
 import { checkInChanges } from '../attendance/checkIn/changes';
 import { messageChanges } from '../people/messages/changes';
 import { noteChanges } from '../notes/changes';
+import { observationChanges } from '../observation/closeWatch/changes';
 import { nodChanges } from '../nods/changes';
 import { phraseChanges } from '../phrases/changes';
 import { participantChanges } from '../attendance/participants/changes';
@@ -45,6 +46,7 @@ export const changeKinds = {
   ...tickChanges,
   ...sidesChanges,
   ...toneChanges,
+  ...observationChanges,
   ...watchChanges,
 };
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { calendarFields } from './calendarFields';
 import { circleFields } from './circleFields';
+import { closeWatchFields } from './closeWatchFields';
 import { nodFields } from './nodFields';
 import { noteFields } from './noteFields';
 import { phraseFields } from './phraseFields';
@@ -40,6 +41,7 @@ export const lessonModes = [
   'ticks',
   'sides',
   'tone',
+  'watch',
 ] as const;
 
 /**
@@ -259,6 +261,7 @@ export const recordFields = {
   ...nodFields,
   ...tickFields,
   ...sidesFields,
+  ...closeWatchFields,
 } as const;
 
 export type TableName = keyof typeof recordFields;
@@ -315,6 +318,11 @@ export type Tick = RecordOf<'tick'>;
 export type Game = RecordOf<'game'>;
 export type GamePoint = RecordOf<'gamePoint'>;
 export type RoomTone = RecordOf<'roomTone'>;
+export type ObservationPlan = RecordOf<'observationPlan'>;
+export type ObservationPhase = RecordOf<'observationPhase'>;
+export type Observation = RecordOf<'observation'>;
+export type ObservationEvent = RecordOf<'observationEvent'>;
+export type ObservationComment = RecordOf<'observationComment'>;
 export type Phrase = RecordOf<'phrase'>;
 export type PhraseUse = RecordOf<'phraseUse'>;
 export type ParticipantAnswer = RecordOf<'participantAnswer'>;

@@ -47,6 +47,11 @@ const hangsOn: Partial<Record<TableName, readonly (readonly [field: string, tabl
   game: [['lessonId', 'lesson']],
   gamePoint: [['gameId', 'game']],
   roomTone: [['lessonId', 'lesson']],
+  observationPlan: [['sectionId', 'section']],
+  observationPhase: [['planId', 'observationPlan']],
+  observation: [['lessonId', 'lesson']],
+  observationEvent: [['observationId', 'observation']],
+  observationComment: [['planId', 'observationPlan']],
   lookFor: [['sectionId', 'section']],
   focus: [['sectionId', 'section']],
   note: [

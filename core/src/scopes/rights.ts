@@ -63,6 +63,11 @@ export const rights: Record<TableName, Right> = {
   game: recorded,
   gamePoint: recorded,
   roomTone: recorded,
+  // An assistant may be the second observer; what is watched, and what is said of it, is the teachers'.
+  observationPlan: setUp,
+  observationPhase: setUp,
+  observation: recorded,
+  observationEvent: recorded,
   participantAnswer: recorded,
 
   lookFor: observed,
@@ -77,6 +82,7 @@ export const rights: Record<TableName, Right> = {
   quiet: judged,
   watchSetting: judged,
   countComment: judged,
+  observationComment: judged,
   work: judged,
   handIn: judged,
   activity: judged,

@@ -11,6 +11,15 @@ const nullableReal: EntitySchemaColumnOptions = { type: 'real', nullable: true }
 /** A list that was added later: empty where nobody wrote one. */
 const jsonList: EntitySchemaColumnOptions = { type: 'simple-json', default: '[]' };
 
+/** How a session of close watch runs. */
+const run: Columns = {
+  studentIds: json,
+  method: text,
+  intervalSeconds: { type: 'integer', nullable: true },
+  recordSeconds: { type: 'integer' },
+  lengthSeconds: { type: 'integer' },
+};
+
 /** The columns of each kind of record, besides those that every record has. */
 export const ownColumns: Record<TableName, Columns> = {
   school: { name: text, zone: text, graceMinutes: { type: 'integer' }, periods: jsonList },
@@ -197,6 +206,21 @@ export const ownColumns: Record<TableName, Columns> = {
     corrections: jsonList,
   },
   roomTone: { lessonId: text, at: text, level: { type: 'integer' } },
+  observationPlan: {
+    ...{ sectionId: text, name: text, definition: text, tone: text, ...run },
+    ...{ signal: text, befores: json, afters: json },
+  },
+  observationPhase: { planId: text, studentId: nullableText, startsOn: text, name: text },
+  observation: {
+    ...{ planId: text, lessonId: text, ...run, startedAt: text, endedAt: nullableText },
+    ...{ pauses: json, lost: json, observer: text, besideId: nullableText },
+  },
+  observationEvent: {
+    ...{ observationId: text, studentId: text, at: text, until: nullableText },
+    ...{ interval: { type: 'integer', nullable: true }, seen: { type: 'boolean', nullable: true } },
+    ...{ byHand: flag, before: text, after: text },
+  },
+  observationComment: { planId: text, studentId: text, text },
   levelNames: { names: json },
   turn: {
     lessonId: text,

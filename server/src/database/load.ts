@@ -39,7 +39,7 @@ export async function load<T extends TableName>(
 }
 
 /** What hangs on a lesson. */
-type Recorded = 'mark' | 'checkIn' | 'otherCheckIn' | 'sweep' | 'game' | 'roomTone';
+type Recorded = 'mark' | 'checkIn' | 'otherCheckIn' | 'sweep' | 'game' | 'roomTone' | 'observation';
 
 /** What belongs to the lessons of a range of days, in one query however many they are. */
 export async function loadOfLessonsBetween<T extends Recorded>(

@@ -35,6 +35,7 @@ import { ShownAddresses1766700000000 } from './migrations/1766700000000-ShownAdd
 import { Ticks1766800000000 } from './migrations/1766800000000-Ticks';
 import { Rooms1766900000000 } from './migrations/1766900000000-Rooms';
 import { Sides1767000000000 } from './migrations/1767000000000-Sides';
+import { CloseWatch1767100000000 } from './migrations/1767100000000-CloseWatch';
 import { OwnView1766100000000 } from './migrations/1766100000000-OwnView';
 import { ReaderPages1766000000000 } from './migrations/1766000000000-ReaderPages';
 import { Hurried } from './hurried';
@@ -80,6 +81,7 @@ export const migrations = [
   Ticks1766800000000,
   Rooms1766900000000,
   Sides1767000000000,
+  CloseWatch1767100000000,
 ];
 
 /**

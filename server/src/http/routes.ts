@@ -17,6 +17,7 @@ import { paperRoutes } from '../sharing/papers/routes';
 import { readerPageRoutes } from '../sharing/readerPages/routes';
 import { sharingRoutes } from '../sharing/routes';
 import { nodRoutes } from '../nods/routes';
+import { closeWatchRoutes } from '../observation/closeWatch/routes';
 import { sidesRoutes } from '../observation/sides/routes';
 import { sweepRoutes } from '../observation/sweep/routes';
 import { syncRoutes } from '../sync/routes';
@@ -60,6 +61,7 @@ export const routes: readonly Route[] = [
   ...viewRoutes,
   ...tallyRoutes,
   ...sidesRoutes,
+  ...closeWatchRoutes,
   ...sweepRoutes,
   ...nodRoutes,
   ...tickRoutes,

@@ -61,6 +61,11 @@ const held: readonly (readonly [table: TableName, where: string | null])[] = [
   ['game', inLessons],
   ['gamePoint', `"gameId" IN (SELECT "id" FROM "game" WHERE ${inLessons})`],
   ['roomTone', inLessons],
+  ['observationPlan', null],
+  ['observationPhase', null],
+  ['observationComment', null],
+  ['observation', inLessons],
+  ['observationEvent', `"observationId" IN (SELECT "id" FROM "observation" WHERE ${inLessons})`],
   ['work', ownWork],
   ['handIn', `"workId" IN (SELECT "id" FROM "work" WHERE ${ownWork})`],
   // Those left open too: whoever opens the next lesson is asked.

@@ -9,6 +9,7 @@ import { readerOf, route } from '../http/route';
 import type { Services } from '../services';
 import { withLinks } from '../notes/readNotes';
 import { load, loadOfLessonsBetween, notesAbout } from '../database/load';
+import { watchedIn, withEvents } from '../observation/closeWatch/readObservations';
 import { gamesWith, withPoints } from '../observation/sides/readGames';
 import { daysElsewhere } from '../work/readActivity';
 
@@ -93,6 +94,7 @@ export const viewRoutes = [
         tally: await load(read, 'tally', teacherId, ofThem),
         turn: await load(read, 'turn', teacherId, ofThem),
         roomTone: await load(read, 'roomTone', teacherId, ofThem),
+        ...(await withEvents(read, teacherId, await load(read, 'observation', teacherId, ofThem))),
         ...(await withPoints(read, teacherId, await load(read, 'game', teacherId, ofThem))),
         ...withLinks(services.database, await load(read, 'note', teacherId, ofThem)),
       };
@@ -131,6 +133,7 @@ export const viewRoutes = [
       const of = { studentId: params.studentId };
       const from = services.database.read;
       const handIn = await load(from, 'handIn', teacherId, of);
+      const watched = watchedIn(services.database.lookUp, params.studentId);
       return {
         mark: await load(from, 'mark', teacherId, of),
         message: await load(from, 'message', teacherId, of),
@@ -147,6 +150,13 @@ export const viewRoutes = [
           await load(from, 'game', teacherId, {
             id: In(gamesWith(services.database.lookUp, params.studentId)),
           }),
+        )),
+        observationPlan: await load(from, 'observationPlan', teacherId, { id: In(watched.planIds) }),
+        ...(await withEvents(
+          from,
+          teacherId,
+          await load(from, 'observation', teacherId, { id: In(watched.observationIds) }),
+          params.studentId,
         )),
         pathSummary: await load(from, 'pathSummary', teacherId, of),
         work: await load(from, 'work', teacherId, { id: In(handIn.map(({ workId }) => workId)) }),

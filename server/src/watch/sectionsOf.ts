@@ -8,6 +8,9 @@ const silent = new Set([
   ...['tickColumn.set', 'tickColumn.remove', 'tick.set', 'ticks.bring', 'seatWish.set', 'seatWish.remove'],
   ...['game.start', 'game.set', 'game.remove', 'gamePoint.give', 'gamePoint.correct'],
   ...['roomTone.set', 'roomTone.remove'],
+  ...['observationPlan.set', 'observationPlan.remove', 'observationPhase.set', 'observationPhase.remove'],
+  ...['observationComment.set', 'observation.start', 'observation.set', 'observation.remove'],
+  ...['observationEvent.set', 'observationEvent.remove'],
   ...['phrase.add', 'phrase.set', 'phrase.remove', 'phrase.favour', 'phrase.use'],
 ]);
 /** Kinds that are about the class they name, or about any where they name none. */

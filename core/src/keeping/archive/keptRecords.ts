@@ -71,6 +71,8 @@ const pointers: Record<string, TableName> = {
   phraseId: 'phrase',
   columnId: 'tickColumn',
   gameId: 'game',
+  planId: 'observationPlan',
+  observationId: 'observation',
 };
 
 /**
