@@ -13,7 +13,8 @@ import {
 import { Id, Instant, LocalDate, shortText } from './values';
 
 const tones = ['wanted', 'unwanted', 'neutral'] as const;
-const watched = z.array(Id).min(1, 'Who is watched?').max(mostWatched, 'At most four students at a time');
+/** Empty once all of them were erased. */
+const watched = z.array(Id).max(mostWatched, 'At most four students at a time');
 const word = z.string().trim().max(words.longest, `At most ${words.longest} characters`);
 const wordList = z.array(word.min(1)).max(words.most, `At most ${words.most} words`);
 

@@ -22,6 +22,7 @@ const fits = ({ method, intervalSeconds, lengthSeconds }: Run) =>
   (intervalSeconds !== null &&
     intervalSeconds <= lengthSeconds &&
     lengthSeconds / intervalSeconds <= mostIntervals);
+const somebody = { studentIds: observationPlan.shape.studentIds.min(1, 'Who is watched?') };
 const fitsOrNot = {
   path: ['intervalSeconds'],
   message: `A session has room for 1 to ${mostIntervals} intervals`,
@@ -29,7 +30,10 @@ const fitsOrNot = {
 
 export const observationChanges = {
   'observationPlan.set': changeKind(
-    observationPlan.extend({ id: Id }).strict().refine(fits, fitsOrNot),
+    observationPlan
+      .extend({ id: Id, ...somebody })
+      .strict()
+      .refine(fits, fitsOrNot),
     ({ id }) => planHistory(id),
   ),
   'observationPlan.remove': changeKind(z.strictObject({ id: Id, removed: z.boolean() }), ({ id }) =>
@@ -44,6 +48,7 @@ export const observationChanges = {
         lesson: LessonKey,
         id: Id,
         ...observation.omit({ lessonId: true, endedAt: true, pauses: true, lost: true }).shape,
+        ...somebody,
         /** Where it is written down afterwards. */
         endedAt: observation.shape.endedAt.optional(),
       })
