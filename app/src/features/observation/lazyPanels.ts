@@ -13,4 +13,7 @@ export const Played = lazily(async () => ({ default: (await panels()).Played }))
 export const ScreenPage = lazily(async () => ({ default: (await panels()).ScreenPage }));
 export const SidesPanel = lazily(async () => ({ default: (await panels()).SidesPanel }));
 export const ToneOnLine = lazily(async () => ({ default: (await panels()).ToneOnLine }));
+export const WatchPanel = lazily(async () => ({ default: (await panels()).WatchPanel }));
+export const WatchedScreen = lazily(async () => ({ default: (await panels()).WatchedScreen }));
+export const Watched = lazily(async () => ({ default: (await panels()).Watched }));
 export const TonePanel = lazily(async () => ({ default: (await panels()).TonePanel }));

@@ -9,3 +9,6 @@ export { default as ScreenPage } from './sides/ScreenPage';
 export { default as SidesPanel } from './sides/SidesPanel';
 export { default as ToneOnLine } from './tone/ToneOnLine';
 export { default as TonePanel } from './tone/TonePanel';
+export { Watched } from './closeWatch/Watched';
+export { default as WatchedScreen } from './closeWatch/WatchedScreen';
+export { default as WatchPanel } from './closeWatch/WatchPanel';

@@ -28,14 +28,14 @@ const fitsOrNot = {
   message: `A session has room for 1 to ${mostIntervals} intervals`,
 };
 
+/** What is watched, of whom and how, as it is typed. */
+export const ObservationPlanFields = observationPlan
+  .extend({ id: Id, ...somebody })
+  .strict()
+  .refine(fits, fitsOrNot);
+
 export const observationChanges = {
-  'observationPlan.set': changeKind(
-    observationPlan
-      .extend({ id: Id, ...somebody })
-      .strict()
-      .refine(fits, fitsOrNot),
-    ({ id }) => planHistory(id),
-  ),
+  'observationPlan.set': changeKind(ObservationPlanFields, ({ id }) => planHistory(id)),
   'observationPlan.remove': changeKind(z.strictObject({ id: Id, removed: z.boolean() }), ({ id }) =>
     planHistory(id),
   ),

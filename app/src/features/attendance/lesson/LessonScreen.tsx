@@ -27,6 +27,7 @@ import {
   TileOrder,
   TonePanel,
   TurnsPanel,
+  WatchPanel,
 } from '../../observation/lazyPanels';
 import { byStudent, useNameOrder } from '../../../sync/nameOrder';
 import { useRecordsAfterPaint } from '../../../sync/afterPaint';
@@ -181,6 +182,7 @@ function OpenLesson({ lesson, lessons }: { lesson: Lesson; lessons: Lesson[] }) 
         {mode === 'ticks' ? <TickPanel lesson={lesson} rows={rows} /> : null}
         {mode === 'sides' ? <SidesPanel lesson={lesson} rows={rows} /> : null}
         {mode === 'tone' ? <TonePanel lesson={lesson} /> : null}
+        {mode === 'watch' ? <WatchPanel lesson={lesson} rows={rows} /> : null}
       </>
     );
   return (

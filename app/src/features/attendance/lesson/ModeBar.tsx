@@ -17,10 +17,11 @@ export const modeNames: Record<LessonMode, string> = {
   ticks: 'Ticks',
   sides: 'Sides',
   tone: 'Tone',
+  watch: 'Close watch',
 };
 
 /** What few lessons need: a class has it where somebody wants it. */
-const added: readonly LessonMode[] = ['ticks', 'sides', 'tone'];
+const added: readonly LessonMode[] = ['ticks', 'sides', 'tone', 'watch'];
 const usualModes = (Object.keys(modeNames) as LessonMode[]).filter((mode) => !added.includes(mode));
 
 /** What the lessons of a class have, in its order; the same list while nothing of it changes. */

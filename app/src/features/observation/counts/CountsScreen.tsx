@@ -33,7 +33,7 @@ import { usualRanges } from '../../attendance/totals/ranges';
 import { ClassPage } from '../../people/class/lazyClassPage';
 import { CountChart, type ChartBar } from './CountChart';
 import { CountComment } from './CountComment';
-import { Played } from '../lazyPanels';
+import { Played, Watched } from '../lazyPanels';
 import { CountLines, type CountGroupRate } from './CountLines';
 
 const groupings: { value: CountGrouping; label: string }[] = [
@@ -133,7 +133,12 @@ export function CountsScreen() {
       paper,
       lookForId: lookFor?.id,
     });
-  const played = <Played sectionId={sectionId} from={span.from} to={span.to} />;
+  const played = (
+    <>
+      <Watched sectionId={sectionId} />
+      <Played sectionId={sectionId} from={span.from} to={span.to} />
+    </>
+  );
   if (state !== 'loading' && !lookFor)
     return (
       <ClassPage sectionId={sectionId} page="Counts">

@@ -19,6 +19,7 @@ const about: Record<LessonMode, string> = {
   ticks: 'Slips, fees and homework as they come in',
   sides: 'A game of two to eight teams, also on the big screen',
   tone: 'How the whole class is, as one sign',
+  watch: 'One to four students: how often, how long, in how many intervals',
 };
 
 /** Which tabs the lessons of a class have, and in which order. The first one opens. */

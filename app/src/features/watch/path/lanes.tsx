@@ -160,6 +160,15 @@ export function WeatherLane({ x, palette, data, from, top }: Drawing) {
 export function PinShape({ pin, at, top, palette }: { pin: Pin; at: number; top: number; palette: Palette }) {
   if (pin.kind === 'step') return <Path d={`M${at} ${top + 8}l7 13h-14z`} fill={palette.ink} />;
   if (pin.kind === 'nod') return <Circle cx={at} cy={top + 16} r={6} fill={palette.lichen} />;
+  if (pin.kind === 'observation')
+    return (
+      <Path
+        d={`M${at - 7} ${top + 16}h14M${at} ${top + 9}v14`}
+        stroke={palette.ink}
+        strokeWidth={2}
+        fill="none"
+      />
+    );
   if (pin.kind === 'game')
     return (
       <Path d={`M${at - 5} ${top + 24}v-16l11 4-11 4`} stroke={palette.ink} strokeWidth={2} fill="none" />
