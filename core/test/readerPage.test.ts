@@ -89,6 +89,22 @@ const student: StudentOnPage = {
       nextGoal: 'Ask (1)',
     },
   ],
+  observations: [
+    {
+      ...{ name: 'On <task>', definition: 'Eyes on the page', method: 'momentary', observedMinutes: 40 },
+      phases: [
+        { name: '', startsOn: null, median: 40, values: [{ date: '2026-10-01', value: 40 }] },
+        {
+          ...{ name: 'A seat in <front>', startsOn: '2026-10-10', median: 72.5 },
+          values: [
+            { date: '2026-10-12', value: 70 },
+            { date: '2026-10-20', value: 75 },
+          ],
+        },
+      ],
+      comment: 'Looks up <often>.',
+    },
+  ],
   notes: [{ date: '2026-10-03', text: 'Spoke up.\nTwice.' }],
   steps: [],
 };
@@ -109,8 +125,9 @@ test('a page says what it was given, and nothing in it is taken for a tag; it en
   expect(html).toContain('<dt>Lessons observed</dt><dd>34</dd>');
   expect(html).toContain('Your words have reached Ines Halloran.');
   expect(html).not.toMatch(/<script|<i>|<em>|<b>often/);
-  expect(html.match(/<svg/g)).toHaveLength(3);
-  expect(html.match(/<svg[^>]* role="img" aria-label="[^"]+"/g)).toHaveLength(3);
+  expect(html.match(/<svg/g)).toHaveLength(4);
+  expect(html.match(/<svg[^>]* role="img" aria-label="[^"]+"/g)).toHaveLength(4);
+  expect(html).toContain('A seat in &lt;front&gt;, since 10 October, median');
   expect(gzipSync(html).length).toBeLessThan(7_000);
 });
 

@@ -13,6 +13,7 @@ import { platformArchive, workClass } from './fromElsewhere';
 import { classes, school } from './scenario';
 import { shippedReasons } from '@slate-path/core/nods/shipped';
 import { setUp, setUpAt, type DemoPlaces } from './setUp';
+import { makeCloseWatch, watchedClass } from './closeWatch';
 import { circleClass, makeCircles } from './circles';
 import { demoTopics, makeNotes, type NoteWorld } from './notes';
 import { makeDraws } from './draws';
@@ -111,6 +112,12 @@ function writeTerm(
     book.add('sweep.set', payload, Date.parse(`${payload.lesson.date}T16:00:00Z`));
   const played = { lessons: tallied.get(playedClass) ?? [], life };
   for (const { kind, payload, at } of makeGames(played, (moment) => book.id(moment)))
+    book.add(kind, payload, at);
+  const watched = { lessons: tallied.get(watchedClass) ?? [], life, begun };
+  const watchedIn = sections.get(watchedClass) ?? '';
+  for (const { kind, payload, at } of makeCloseWatch({ sectionId: watchedIn, ...watched }, (moment) =>
+    book.id(moment),
+  ))
     book.add(kind, payload, at);
   shippedReasons.forEach((name, position) => {
     book.add('nodReason.set', { id: book.id(begun), name, position }, begun);

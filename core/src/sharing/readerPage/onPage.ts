@@ -1,4 +1,5 @@
 import type { BarShape } from '../../drawing/barPaths';
+import type { ObservationMethod } from '../../observation/closeWatch/limits';
 import type { LookFor } from '../../records/schema';
 import type { PieceCounts, PieceStatus } from '../../work/pieceStatus';
 import type { PageLanguage } from './language';
@@ -47,6 +48,24 @@ export interface CircleOnPage {
   nextGoal: string;
 }
 
+/** What was watched closely of a student, session by session. */
+export interface ObservationOnPage {
+  name: string;
+  /** When it counts; empty where nobody said. */
+  definition: string;
+  method: ObservationMethod;
+  /** The first is the baseline, without a name. */
+  phases: readonly {
+    name: string;
+    startsOn: string | null;
+    median: number | null;
+    values: readonly Dated[];
+  }[];
+  observedMinutes: number;
+  /** What the teacher says of it. */
+  comment: string;
+}
+
 /** One student, as the reader is shown. Null: that part was not chosen. */
 export interface StudentOnPage {
   name: string;
@@ -57,6 +76,7 @@ export interface StudentOnPage {
   work: readonly PieceOnPage[] | null;
   weather: readonly Dated[] | null;
   circles: readonly CircleOnPage[] | null;
+  observations: readonly ObservationOnPage[];
   /** Recognition: for what, where, and a few words. */
   nods: readonly { date: string; text: string }[] | null;
   notes: readonly { date: string; text: string }[] | null;

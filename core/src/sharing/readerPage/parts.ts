@@ -12,6 +12,7 @@ import type {
   StudentOnPage,
 } from './onPage';
 import { countsChart, courseChart, presenceChart } from './render/charts';
+import { observationBlocks } from './observationPart';
 
 /** What a part of a page is made of, on a screen as on paper. */
 export type Block =
@@ -160,7 +161,7 @@ export const skyIn = (say: Say) => [
 /** All parts of one student that were chosen, in their order. */
 export function partsOf(student: StudentOnPage, page: Page): PagePart[] {
   const say = wordsIn(page.language);
-  const { presence, counts, engagement, work, weather, circles, nods, notes, steps } = student;
+  const { presence, counts, engagement, work, weather, circles, observations, nods, notes, steps } = student;
   const named = page.levels.map((name, value) => ({ value, name }));
   const axis = say('engagementAxis');
   return [
@@ -176,6 +177,7 @@ export function partsOf(student: StudentOnPage, page: Page): PagePart[] {
       blocks: courseBlocks(weather, skyIn(say), 'inkQuiet', '', page, say),
     },
     circles && { title: say('circles'), blocks: circlesBlocks(circles, page, say) },
+    ...observations.map((one) => ({ title: one.name, blocks: observationBlocks(one, page, say) })),
     nods && { title: say('nods'), blocks: datedBlocks(nods, page, say('noneYet')) },
     steps && { title: say('steps'), blocks: datedBlocks(steps, page, say('noneYet')) },
     notes && { title: say('notes'), blocks: datedBlocks(notes, page, say('noNotes')) },

@@ -28,6 +28,11 @@ export const PageSettings = z
     nods: z.boolean().default(false),
     /** Each with what the teacher says of it. */
     lookFors: z.array(z.strictObject({ id: Id, comment: Words })).max(12, 'At most 12 look-fors'),
+    /** What was watched closely, by plan, each with what the teacher says of it. */
+    observations: z
+      .array(z.strictObject({ id: Id, comment: Words }))
+      .max(12, 'At most 12')
+      .default([]),
     noteIds: z.array(Id).max(60, 'At most 60 notes'),
     stepIds: z.array(Id).max(60, 'At most 60 steps'),
     /** In the teacher's own words. */
@@ -39,8 +44,9 @@ export const PageSettings = z
     message: 'A page tells of students, or of a class without names',
   })
   .refine(
-    ({ sectionId, circles, nods, noteIds, stepIds }) =>
-      sectionId === null || (!circles && !nods && noteIds.length + stepIds.length === 0),
+    ({ sectionId, circles, nods, observations, noteIds, stepIds }) =>
+      sectionId === null ||
+      (!circles && !nods && observations.length + noteIds.length + stepIds.length === 0),
     { path: ['noteIds'], message: 'What is written of students does not go without their names' },
   )
   .refine(({ from, to }) => to === null || from <= to, {
@@ -48,9 +54,9 @@ export const PageSettings = z
     message: 'The last day is before the first',
   })
   .refine(
-    ({ presence, engagement, work, weather, circles, nods, lookFors, noteIds, stepIds, summary }) =>
+    ({ presence, engagement, work, weather, circles, nods, summary, ...some }) =>
       [presence, engagement, work, weather, circles, nods, summary !== ''].some(Boolean) ||
-      lookFors.length + noteIds.length + stepIds.length > 0,
+      some.lookFors.length + some.observations.length + some.noteIds.length + some.stepIds.length > 0,
     { path: ['presence'], message: 'Nothing is chosen yet' },
   );
 export type PageSettings = z.infer<typeof PageSettings>;

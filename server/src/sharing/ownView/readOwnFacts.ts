@@ -51,7 +51,7 @@ const pageSettings = (
     nods: settings.nods,
   },
   engagement: false,
-  ...{ lookFors: [], noteIds: [], stepIds: [], summary: '', mayWriteBack: settings.words },
+  ...{ lookFors: [], observations: [], noteIds: [], stepIds: [], summary: '', mayWriteBack: settings.words },
 });
 
 function countingIn({ reader, madeBy, rolls }: Shelf, sectionId: string): CountingOnPage | null {

@@ -39,7 +39,7 @@ const settingsOf = (reports: Reports, studentId: string): PageSettings => ({
     nods: reports.nods,
   },
   lookFors: reports.lookForIds.map((id) => ({ id, comment: '' })),
-  ...{ noteIds: [], stepIds: [], mayWriteBack: false },
+  ...{ observations: [], noteIds: [], stepIds: [], mayWriteBack: false },
   summary: reports.comments[studentId] ?? '',
 });
 

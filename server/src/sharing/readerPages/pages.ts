@@ -17,7 +17,11 @@ const codeHashOf = (pageId: string, code: string) => hashOf(`${pageId} ${code.tr
 /** Pages of before a class could be told of have none. */
 const read = (row: ReaderPageRow): Page => ({
   ...row,
-  settings: { sectionId: null, ...(JSON.parse(row.settings) as Omit<PageSettings, 'sectionId'>) },
+  // A page that was made before these were asked for has none of them.
+  settings: {
+    ...{ sectionId: null, observations: [] },
+    ...(JSON.parse(row.settings) as Omit<PageSettings, 'sectionId' | 'observations'>),
+  },
 });
 
 /** Writes a page. @returns its id, and its token, which is kept nowhere */
@@ -134,6 +138,7 @@ export function forgetPagesOf(
       ...settings,
       summary: clean(settings.summary),
       lookFors: settings.lookFors.map((one) => ({ ...one, comment: clean(one.comment) })),
+      observations: settings.observations.map((one) => ({ ...one, comment: clean(one.comment) })),
     };
     const text = JSON.stringify(cleaned);
     if (text !== row.settings) sql.run('UPDATE "readerPage" SET "settings" = ? WHERE "id" = ?', text, row.id);

@@ -25,6 +25,7 @@ import { knownScore } from '@slate-path/core/work/scores';
 import { circlesOnPage } from './circlesOnPage';
 import { classOnPage } from './classOnPage';
 import { nodsOnPage } from './nodsOnPage';
+import { observationsOnPage } from './observationsOnPage';
 import { rollsOf, type RollReading } from '../../attendance/roll/readRoll';
 import { RecordReader } from '../../database/readRecords';
 import { countsOf, type CountReading } from '../../observation/tallies/readCounts';
@@ -234,6 +235,7 @@ function studentOnPage(book: Book, student: Hideable): StudentOnPage {
     work: settings.work ? workOnPage(book, id) : null,
     weather: settings.weather ? courseOf(book, 'checkIn', id) : null,
     circles: settings.circles ? circlesOf(book, student) : null,
+    observations: observationsOnPage({ ...book, zone: rolls.zone }, id),
     nods: settings.nods ? nodsOnPage(book, id) : null,
     notes: settings.noteIds.length > 0 ? notesOnPage(book, id) : null,
     steps: settings.stepIds.length > 0 ? stepsOnPage(book, id) : null,

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import type { Edit } from '@slate-path/core/changes/edit';
 import { planHistory } from '@slate-path/core/observation/closeWatch/history';
 import { fewestInPhase, type Phase } from '@slate-path/core/observation/closeWatch/phases';
 import { numberWords, percentWords, valueWords } from '@slate-path/core/observation/closeWatch/words';
@@ -18,6 +19,8 @@ import { TakeBack } from '../../../sync/TakeBack';
 import { useRecords } from '../../../sync/useRecords';
 import { space } from '../../../theme/tokens';
 import { dateOf } from './times';
+
+const ofPhases = ({ table }: Edit) => table === 'observationPhase';
 
 interface PhasesProps {
   plan: ObservationPlan;
@@ -166,7 +169,7 @@ export function Phases({ plan, studentId, phases }: PhasesProps) {
             }}
           />
         ))}
-        <TakeBack about={planHistory(plan.id)} of="phases" />
+        <TakeBack about={planHistory(plan.id)} of="phases" concerns={ofPhases} />
       </View>
       {adding ? (
         <PhaseSheet

@@ -121,7 +121,8 @@ export function PlanForm({ sectionId, plan, students, onAccept, onCancel }: Plan
   const timePhrase = (field: keyof Times, words: string, label: string, none?: string) =>
     choicePhrase({
       name: label,
-      words,
+      // A time is not cut in two.
+      words: words.replaceAll(' ', '\u00a0'),
       value: String(times[field]),
       options: timeOptions(
         usual[field === 'intervalSeconds' ? 'interval' : field === 'recordSeconds' ? 'record' : 'length'],

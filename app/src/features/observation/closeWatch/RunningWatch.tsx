@@ -1,7 +1,13 @@
 import { useState } from 'react';
 import { ScrollView, useWindowDimensions, View } from 'react-native';
 import type { Edit } from '@slate-path/core/changes/edit';
-import { askedInterval, endOf, intervalsOf, placeOf } from '@slate-path/core/observation/closeWatch/course';
+import {
+  askedInterval,
+  endOf,
+  intervalsOf,
+  placeOf,
+  type Place,
+} from '@slate-path/core/observation/closeWatch/course';
 import { observationHistory } from '@slate-path/core/observation/closeWatch/history';
 import { asksByInterval, methodWords } from '@slate-path/core/observation/closeWatch/methods';
 import { isMissed } from '@slate-path/core/observation/closeWatch/outcomes';
@@ -11,7 +17,7 @@ import { Action } from '../../../parts/Action';
 import { Words } from '../../../parts/Words';
 import { TakeBack } from '../../../sync/TakeBack';
 import { usePalette, useWide } from '../../../theme/theme';
-import { railWidth, space } from '../../../theme/tokens';
+import { radius, railWidth, space } from '../../../theme/tokens';
 import { useRunning } from './useRunning';
 import { answer, endSession, isPaused, pause, resume, useEvents } from './watching';
 import { WatchTile } from './WatchTile';
@@ -24,6 +30,9 @@ interface RunningWatchProps {
   aboutOf: (studentId: string) => string;
 }
 
+/** Two lines: what stands below it does not move under the thumb. */
+const taskHeight = 56;
+
 const ofEvents = ({ table }: Edit) => table === 'observationEvent';
 
 /** What the observer does now, in one sentence. */
@@ -34,15 +43,25 @@ function taskWords(session: Observation, at: number, isLastCall: boolean): strin
   if (isLastCall)
     return asked === null ? 'The time is over.' : 'The time is over. The last answer can still be given.';
   if (asked !== null && isMissed(session, asked, at))
-    return `Interval ${asked + 1} was missed: not observed.`;
+    return `${method === 'momentary' ? 'Signal' : 'Interval'} ${asked + 1} was missed: not observed.`;
   if (method === 'momentary')
-    return asked === null ? 'Wait for the first signal.' : `Signal ${asked + 1}: was it so just then?`;
+    return asked === null
+      ? 'Wait for the first signal.'
+      : `Signal ${asked + 1} of ${intervalsOf(session)}: was it so just then?`;
   const place = placeOf(session, at);
   if (!place) return methodWords[method].about;
   if (place.isRecording) return `Interval ${place.index + 1} has ended. Write it down.`;
   return method === 'partial_interval'
     ? 'Was it seen at any time in this interval?'
     : 'Does it go on for all of this interval?';
+}
+
+/** Until the next signal, and which interval it is. */
+function nextWords(session: Observation, { index, nextIn }: Place): string {
+  const seconds = `${Math.ceil(nextIn / 1000)} s`;
+  return session.method === 'momentary'
+    ? `next in ${seconds}`
+    : `${index + 1} of ${intervalsOf(session)} · ${seconds}`;
 }
 
 /** How far the present interval, or the whole session, has come. */
@@ -76,7 +95,6 @@ export function RunningWatch({ session, plan, nameOf, aboutOf }: RunningWatchPro
   const paused = isPaused(session);
   const place = placeOf(session, at);
   const asked = askedInterval(session, at);
-  const count = intervalsOf(session);
   const missed = asked !== null && isMissed(session, asked, at);
   const byInterval = asksByInterval(session.method);
   const left = Math.max(0, (endOf(session, at) - at) / 1000);
@@ -112,7 +130,7 @@ export function RunningWatch({ session, plan, nameOf, aboutOf }: RunningWatchPro
             {`${clockWords(left)} left`}
           </Words>
         </View>
-        <View style={{ flexDirection: 'row', gap: space(3), paddingBottom: space(2) }}>
+        <View style={{ flexDirection: 'row', gap: space(3), paddingBottom: space(2), minHeight: taskHeight }}>
           <View style={{ flex: 1 }} aria-live="polite" testID="watch-task">
             <Words tone={isFlashing ? 'onSlate' : missed ? 'ember' : 'ink'} bold={missed}>
               {taskWords(session, at, isLastCall)}
@@ -120,7 +138,7 @@ export function RunningWatch({ session, plan, nameOf, aboutOf }: RunningWatchPro
           </View>
           {byInterval && place ? (
             <Words figures tone={isFlashing ? 'onSlate' : 'inkQuiet'}>
-              {`${Math.min(place.index + 1, count)} of ${count} · ${Math.ceil(place.nextIn / 1000)} s`}
+              {nextWords(session, place)}
             </Words>
           ) : null}
         </View>
@@ -156,14 +174,16 @@ export function RunningWatch({ session, plan, nameOf, aboutOf }: RunningWatchPro
         !missed &&
         !paused &&
         unanswered.length > 0 ? (
-          <Action
-            label={
-              unanswered.length === session.studentIds.length ? 'Nobody: not seen' : 'The others: not seen'
-            }
-            onPress={() => {
-              answer(session, asked, unanswered, false);
-            }}
-          />
+          <View style={{ backgroundColor: palette.surface, borderRadius: radius.control }}>
+            <Action
+              label={
+                unanswered.length === session.studentIds.length ? 'Nobody: not seen' : 'The others: not seen'
+              }
+              onPress={() => {
+                answer(session, asked, unanswered, false);
+              }}
+            />
+          </View>
         ) : null}
         {plan?.definition ? (
           <Words

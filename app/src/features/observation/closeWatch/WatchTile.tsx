@@ -33,6 +33,9 @@ export interface WatchTileProps {
   width: number;
 }
 
+/** As high as the action that comes to stand in it. */
+const headHeight = 56;
+
 interface KeyProps {
   words: string;
   name: string;
@@ -204,15 +207,16 @@ export function WatchTile(props: WatchTileProps) {
   return (
     <View
       style={{
-        gap: space(2),
+        gap: space(1),
         padding: space(3),
+        paddingTop: 0,
         borderWidth: 1,
         borderColor: palette.line,
         borderRadius: radius.card,
         backgroundColor: palette.surface,
       }}
     >
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2) }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: space(2), minHeight: headHeight }}>
         <Words size="name" bold lines={1} style={{ flexShrink: 1 }}>
           {name}
         </Words>

@@ -2,6 +2,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
+import { commentId } from '@slate-path/core/observation/closeWatch/ids';
 import { initialsOf } from '@slate-path/core/notes/forReader';
 import { displayName } from '@slate-path/core/people/names';
 import { listed } from '@slate-path/core/words/listed';
@@ -36,13 +37,19 @@ import { WhoReads } from './WhoReads';
  * reader gets it, until it is made.
  */
 export function NewPageScreen() {
-  const { studentId = '', sectionId = '' } = useLocalSearchParams<{
+  const {
+    studentId = '',
+    sectionId = '',
+    watch,
+  } = useLocalSearchParams<{
     studentId?: string;
     sectionId?: string;
+    /** What was watched closely, where the page is begun there. */
+    watch?: string;
   }>();
   const student = useRecords((state) => state.current.student[studentId]);
   const section = useRecords((state) => state.current.section[sectionId]);
-  if (student) return <NewPage student={student} section={null} />;
+  if (student) return <NewPage student={student} section={null} planId={watch} />;
   if (section) return <NewPage student={null} section={section} />;
   return <Page title="A page for a reader">{null}</Page>;
 }
@@ -83,12 +90,21 @@ function namesWords(preview: Preview | null): string {
   return `Names ${listed(preview.named.slice(0, -1))} and you${initials}`;
 }
 
-function NewPage(subject: Subject) {
+/** A page that tells of what was watched closely, and of nothing else until more is chosen. */
+function aboutWatched(planId: string, studentId: string): Partial<PageForm> {
+  const comment = useRecords.getState().current.observationComment[commentId(planId, studentId)]?.text ?? '';
+  return { parts: new Set(), planIds: new Set([planId]), comments: { [planId]: comment } };
+}
+
+function NewPage({ planId, ...subject }: Subject & { planId?: string | undefined }) {
   const router = useRouter();
   const wide = useWide();
   const today = useNow().date;
   const from = useTermStart(today);
-  const [form, setForm] = useState<PageForm>(() => newForm(from, today, subject));
+  const [form, setForm] = useState<PageForm>(() => ({
+    ...newForm(from, today, subject),
+    ...(planId === undefined || subject.student === null ? {} : aboutWatched(planId, subject.student.id)),
+  }));
   const [made, setMade] = useState<{ token: string; mailed: boolean } | null>(null);
   const [run, problem, busy] = useTry();
   const { student } = subject;

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { localMoment } from '@slate-path/core/calendar/zone';
+import { commentId } from '@slate-path/core/observation/closeWatch/ids';
 import { listOf } from '@slate-path/core/records/records';
 import type { LookFor, Section, Tally } from '@slate-path/core/records/schema';
 import { many } from '@slate-path/core/words/many';
@@ -90,6 +91,7 @@ export function WhatIsShown({ subject: { student, section }, form, onChange }: W
       ) : null}
       {section ? null : (
         <>
+          <WatchedOnPage {...{ studentIds, form, onChange }} />
           <Chosen
             title="Steps"
             lines={steps.map(({ id, kind, text, at }) => ({
@@ -151,6 +153,53 @@ function Chosen({ title, lines, chosen, onChange }: ChosenProps) {
           </TickRow>
         ))}
       </View>
+    </View>
+  );
+}
+
+/** What was watched closely of some students, with what is said of it; the summary that was written there stands in it first. */
+function WatchedOnPage({
+  studentIds,
+  form,
+  onChange,
+}: Pick<WhatIsShownProps, 'form' | 'onChange'> & { studentIds: readonly string[] }) {
+  const current = useRecords((state) => state.current);
+  const plans = listOf(current, 'observationPlan').filter((plan) =>
+    plan.studentIds.some((id) => studentIds.includes(id)),
+  );
+  if (plans.length === 0) return null;
+  return (
+    <View role="group" aria-label="Close watch on the page">
+      <Words size="small" tone="inkQuiet">
+        Close watch, each with its chart
+      </Words>
+      {plans.map(({ id, name }) => (
+        <View key={id}>
+          <TickRow
+            name={name}
+            ticked={form.planIds.has(id)}
+            onChange={(isIn) => {
+              const written = current.observationComment[commentId(id, studentIds[0] ?? '')]?.text ?? '';
+              onChange({
+                planIds: withOrWithout(form.planIds, id, isIn),
+                comments: { ...form.comments, [id]: form.comments[id] ?? written },
+              });
+            }}
+          >
+            <Words>{name}</Words>
+          </TickRow>
+          {form.planIds.has(id) ? (
+            <Field
+              label={`What you say of: ${name} (may stay empty)`}
+              value={form.comments[id] ?? ''}
+              multiline
+              onChange={(comment) => {
+                onChange({ comments: { ...form.comments, [id]: comment } });
+              }}
+            />
+          ) : null}
+        </View>
+      ))}
     </View>
   );
 }

@@ -24,6 +24,8 @@ export interface PageForm {
   /** By look-for: what is said of it. */
   comments: Readonly<Record<string, string>>;
   lookForIds: ReadonlySet<string>;
+  /** What was watched closely; what is said of each stands among the comments. */
+  planIds: ReadonlySet<string>;
   /** Of whom it tells besides the student whose page it was begun on. */
   others: ReadonlySet<string>;
   noteIds: ReadonlySet<string>;
@@ -57,6 +59,7 @@ export function newForm(from: string, today: string, { section }: Subject): Page
     parts: new Set(['presence']),
     comments: {},
     lookForIds: new Set(),
+    planIds: new Set(),
     others: new Set(),
     noteIds: new Set(),
     stepIds: new Set(),
@@ -68,7 +71,7 @@ export function newForm(from: string, today: string, { section }: Subject): Page
 
 /** What is asked of the server for a form. */
 export function pageToMake(form: PageForm, { student, section }: Subject): PageToMake {
-  const { parts, comments, lookForIds, noteIds, stepIds } = form;
+  const { parts, comments, lookForIds, planIds, noteIds, stepIds } = form;
   return {
     settings: {
       studentIds: student ? [student.id, ...form.others] : [],
@@ -85,6 +88,7 @@ export function pageToMake(form: PageForm, { student, section }: Subject): PageT
       circles: section === null && parts.has('circles'),
       nods: section === null && parts.has('nods'),
       lookFors: [...lookForIds].map((id) => ({ id, comment: comments[id] ?? '' })),
+      observations: [...planIds].map((id) => ({ id, comment: comments[id] ?? '' })),
       noteIds: [...noteIds],
       stepIds: [...stepIds],
       summary: form.summary,

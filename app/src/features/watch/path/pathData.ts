@@ -6,8 +6,6 @@ import type { Enrolment, Lesson } from '@slate-path/core/records/schema';
 import type { RollBook } from '@slate-path/core/attendance/roll/book';
 import { isEnrolledOn, presenceIn } from '@slate-path/core/attendance/roll/totals';
 import type { WatchItem } from '@slate-path/core/watch/signals/watchClass';
-import { figuresOf } from '@slate-path/core/observation/closeWatch/figures';
-import { figuresWords } from '@slate-path/core/observation/closeWatch/words';
 import { gamesOf } from '@slate-path/core/observation/sides/ofStudent';
 import { gameWords } from '@slate-path/core/observation/sides/gameWords';
 import { statusOf, type PieceStatus } from '@slate-path/core/work/pieceStatus';
@@ -147,26 +145,17 @@ function pinsOf({ records, studentId, zone }: PathInput): Pin[] {
   ].sort(byDate);
 }
 
-/** The sessions in which a student was watched closely, with what each told. */
+/** The sessions in which a student was watched closely; what each told stands on the page of its class. */
 function watchedPins(records: Records, studentId: string, dayOf: (at: string) => string): Pin[] {
   return listOf(records, 'observation')
-    .filter(
-      ({ studentIds, besideId, endedAt }) =>
-        studentIds.includes(studentId) && besideId === null && endedAt !== null,
-    )
-    .map((session): Pin => {
-      const events = listOf(records, 'observationEvent').filter(
-        (event) => event.observationId === session.id && event.studentId === studentId,
-      );
-      const name = records.observationPlan[session.planId]?.name ?? 'Close watch';
-      return {
-        id: session.id,
-        date: dayOf(session.startedAt),
-        kind: 'observation',
-        words: `Close watch, ${name}: ${figuresWords(figuresOf(session, events, Date.parse(session.endedAt ?? session.startedAt)))}`,
-        noteId: null,
-      };
-    });
+    .filter(({ studentIds, besideId }) => studentIds.includes(studentId) && besideId === null)
+    .map((session): Pin => ({
+      id: session.id,
+      date: dayOf(session.startedAt),
+      kind: 'observation',
+      words: `Close watch: ${records.observationPlan[session.planId]?.name ?? 'a session'}`,
+      noteId: null,
+    }));
 }
 
 /** How each piece stands of which something is known. */

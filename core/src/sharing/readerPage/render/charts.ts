@@ -1,31 +1,12 @@
 import { axisTicks } from '../../../drawing/axisTicks';
 import { barPaths } from '../../../drawing/barPaths';
 import { linePath } from '../../../drawing/linePath';
-import { paper } from '../../../drawing/palette';
-import { escaped } from '../../../formats/html';
 import type { Dated, PresenceOnPage } from '../onPage';
+import { ends, fill, label, path, picture, plot, stroke, under, width, type Said } from './drawing';
 
-/** All in units of the picture, which is as wide as the page. */
-const width = 340;
 const perRow = 20;
 const rowStep = 24;
 const bar = { width: 13, height: 14, step: 17 };
-const plot = { top: 8, height: 84 };
-const under = 20;
-
-/** A colour by its role, also where styles are off. */
-type Ink = 'slate' | 'plum' | 'lichen' | 'clay' | 'inkQuiet' | 'line';
-const fill = (ink: Ink) => `fill="${paper[ink]}" class="f-${ink}"`;
-const stroke = (ink: Ink, thick: number) =>
-  `fill="none" stroke="${paper[ink]}" stroke-width="${thick}" class="s-${ink}"`;
-
-const picture = (height: number, says: string, inside: string) =>
-  `<svg viewBox="0 0 ${width} ${height}" width="${width}" role="img" aria-label="${escaped(says)}">${inside}</svg>`;
-
-const label = (x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end' = 'start') =>
-  `<text x="${x}" y="${y}" font-size="12" text-anchor="${anchor}" ${fill('inkQuiet')}>${escaped(text)}</text>`;
-
-const path = (d: string, look: string) => (d === '' ? '' : `<path d="${d}" ${look}/>`);
 
 /** Lessons as bars, so many a row. @param says the same in words */
 export function presenceChart({ lessons }: Pick<PresenceOnPage, 'lessons'>, says: string): string {
@@ -51,18 +32,6 @@ export function presenceChart({ lessons }: Pick<PresenceOnPage, 'lessons'>, says
     return `<g transform="translate(0 ${at * rowStep + 4})">${bars}</g>`;
   });
   return picture(rows.length * rowStep, says, drawn.join(''));
-}
-
-/** The first and the last day under a chart. */
-const ends = (first: string, last: string, left: number, y: number) =>
-  label(left, y, first) + (last === first ? '' : label(width, y, last, 'end'));
-
-interface Said {
-  /** The same in words. */
-  says: string;
-  /** What the first and the last day are called. */
-  first: string;
-  last: string;
 }
 
 /** Lesson by lesson as standing bars, with the numbers of the axis; a gap where nobody looked. */
