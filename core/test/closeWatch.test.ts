@@ -201,7 +201,7 @@ describe('figures of a session', () => {
       ...{ kind: 'duration', observedSeconds: 570, count: 2 },
       ...{ totalSeconds: 90, meanSeconds: 45, percent: (90 / 570) * 100 },
     });
-    expect(figuresWords(figures)).toBe('2 times, 1 min 30 s of 9 min 30 s (16 %), 45 s each on average');
+    expect(figuresWords(figures)).toBe('2 times, 1 min 30 s of 9 min 30 s (16 %), 45 s each on average');
   });
 
   test('latencies: one that was lost in part is not known', () => {
@@ -234,7 +234,7 @@ describe('figures of a session', () => {
 
   test('intervals, in words', () => {
     const figures = figuresOf(session({ lengthSeconds: 300 }), answers(true, false, true, null, true), later);
-    expect(figuresWords(figures)).toBe('seen in 3 of 4 intervals, 75 %; 1 not observed');
+    expect(figuresWords(figures)).toBe('seen in 3 of 4 intervals, 75 %; 1 not observed');
     expect(runWords(session({}))).toBe('Momentary time sampling, every 1 min for 10 min');
   });
 });
@@ -251,7 +251,7 @@ describe('two observers', () => {
     expect(found.notSeenPercent).toBeCloseTo(200 / 3, 10);
     // (0.75 − (2·1 + 2·3)/16) / (1 − 0.5)
     expect(found.kappa?.kappa).toBeCloseTo(0.5, 10);
-    expect(agreementWords(found)).toContain('The same in 75 % of 4 intervals.');
+    expect(agreementWords(found)).toContain('The same in 75 % of 4 intervals.');
     expect(kappaLimits(found).join(' ')).toMatch(/4 cases are few/);
   });
 
@@ -379,7 +379,7 @@ describe('phases', () => {
       ...{ agreements: [90, 100], dayWords: (date) => date },
     });
     expect(text).toBe(
-      'From 2026-11-02 to 2026-11-09 Ada was watched closely in 8 sessions, 1 h 20 min in all. What was watched: On task (Eyes on the page). How: Momentary time sampling, every 1 min for 10 min. At first, in 5 sessions: 40 % in the middle (30 % to 50 %). Since 2026-11-07 (A seat in front), in 3 sessions: 75 % in the middle (70 % to 80 %). Each session after put beside each before: 15 of 15 pairs better, 0 worse (Tau 1, Tau-U 1). With fewer than 5 sessions in a phase this is a hint, no more. It came most often after “work got hard”, followed by “helped”, 2 times. A second observer watched beside in 2 sessions and said the same in 95 %.',
+      'From 2026-11-02 to 2026-11-09 Ada was watched closely in 8 sessions, 1 h 20 min in all. What was watched: On task (Eyes on the page). How: Momentary time sampling, every 1 min for 10 min. At first, in 5 sessions: 40 % in the middle (30 % to 50 %). Since 2026-11-07 (A seat in front), in 3 sessions: 75 % in the middle (70 % to 80 %). Each session after put beside each before: 15 of 15 pairs better, 0 worse (Tau 1, Tau-U 1). With fewer than 5 sessions in a phase this is a hint, no more. It came most often after “work got hard”, followed by “helped”, 2 times. A second observer watched beside in 2 sessions and said the same in 95 %.',
     );
   });
 });

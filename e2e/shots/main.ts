@@ -3,7 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { startDemo } from '@slate-path/demo/startDemo';
-import type { LookFor, Meeting, Section, Student } from '@slate-path/core/records/schema';
+import type { LookFor, Meeting, ObservationPlan, Section, Student } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
 import { openBrowser, openPage, openStudent, saved, says, tap, type, type sizes } from '../src/browser';
 
@@ -106,22 +106,17 @@ const typeNote = async (page: Page) => {
   await says(page, 'Which Mei?');
 };
 
-const giveNods = async (page: Page) => {
-  await tap(page, 'Kept at it');
-  for (const name of ['Farid', 'Kenji', 'Farid', 'Selam']) await tap(page, name);
-  await tap(page, 'Helped somebody');
-  await tap(page, 'Imani');
-};
-
-/** From a sweep to a sentence to each of those who take no part. */
-const writeToEach = async (page: Page) => {
-  await tap(page, 'Everyone Rowing');
-  await tap(page, 'Adrift');
-  for (const name of ['Bram', 'Kenji', 'Sasha']) await tap(page, name);
-  await tap(page, 'Write about 3 adrift');
-  await tap(page, 'Use: {name} was adrift');
-  await type(page, 'Your own words, the same for all', 'Two tries, then a break.');
-  await says(page, 'Keep 3 notes');
+/** A game of four sides that is on, as the whole room sees it. */
+const showSides = async (page: Page) => {
+  await tap(page, 'Start the game');
+  const given = { Star: 3, Ring: 5, Wave: 2, Cross: 4 };
+  for (const [side, times] of Object.entries(given))
+    for (let time = 0; time < times; time += 1) await tap(page, `${side}:`);
+  await tap(page, 'Next round');
+  await tap(page, 'A tap gives +5');
+  await tap(page, 'Wave:');
+  await page.goto(`${running.address}/screen`, { waitUntil: 'networkidle2' });
+  await says(page, 'Wave leads');
 };
 
 /** The page that a student sees; on the clock of these pictures the class's lesson is on. */
@@ -152,17 +147,32 @@ async function readersPage(): Promise<string> {
   return `/read/${token}`;
 }
 
+/** What is watched closely in the class of the pictures. */
+async function planOfClass(): Promise<string> {
+  const { observationPlan } = await client.get<{ observationPlan: ObservationPlan[] }>(
+    `/api/sections/${boats}/observations?from=2026-08-24&to=2026-11-23`,
+  );
+  return observationPlan[0]?.id ?? '';
+}
+
 async function lessonToday(ofSection = boats): Promise<string> {
   const { meeting } = await client.get<{ meeting: Meeting[] }>('/api/setup');
   const today = meeting.find(({ sectionId, weekday }) => sectionId === ofSection && weekday === 1);
   return `${today?.id ?? ''}.${now.slice(0, 10)}`;
 }
 
+const watched = await planOfClass();
 const shots: Shot[] = [
   { name: 'lesson-phone', path: '/', size: 'phone', before: takeRoll },
   { name: 'room-wide', path: `/classes/${boats}/room`, size: 'wide' },
   { name: 'tally-phone', path: '/?mode=tally', size: 'phone', before: tallyLesson },
-  { name: 'nods-phone', path: '/?mode=nods', size: 'phone', before: giveNods },
+  { name: 'big-screen-wide', path: '/?mode=sides', size: 'wide', before: showSides },
+  {
+    name: 'close-watch-wide',
+    path: `/classes/${boats}/watched/${watched}`,
+    size: 'wide',
+    before: (page) => says(page, 'Two observers'),
+  },
   { name: 'note-phone', path: '/', size: 'phone', before: typeNote },
   { name: 'notes-wide', path: '/notes?words=splices', size: 'wide' },
   {
@@ -207,7 +217,6 @@ const shots: Shot[] = [
     },
   },
   { name: 'papers-wide', path: `/classes/${logs}/papers`, size: 'wide' },
-  { name: 'each-phone', path: '/?mode=sweep', size: 'phone', before: writeToEach },
 ];
 
 const browser = await openBrowser();

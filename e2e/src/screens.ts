@@ -39,6 +39,13 @@ export const screens: Screen[] = [
     taps: ['Big screen'],
     then: 'On the computer of the room',
   },
+  { path: '/?mode=watch', says: 'A quarter of an hour of watching' },
+  {
+    path: '/?mode=watch',
+    says: 'A quarter of an hour of watching',
+    taps: ['momentary time sampling'],
+    then: 'Whole interval',
+  },
   { path: '/contact', says: 'with a concern that home has not heard of' },
   { path: '/students/STUDENT?page=contact', says: 'Where they are reached' },
   {

@@ -1,7 +1,7 @@
 import type { Observation, ObservationEvent } from '../../records/schema';
 import { cohenKappa, type Kappa } from '../../statistics/kappa';
 import { intervalSpans, merged, observedSpans, within, type Span } from './course';
-import { asksByInterval } from './methods';
+import { asksByInterval } from './limits';
 import { outcomesOf, type Outcome } from './outcomes';
 
 /** How far two observers of one student agree. Percentages are null where there is nothing to compare. */
@@ -164,6 +164,10 @@ const fewCases = 30;
 /** Where one of the two answers is so frequent, kappa is low even though both agree nearly always. */
 const oneSided = 0.85;
 
+/** What is true of every kappa of what is watched. */
+export const kappaCaution =
+  'Kappa is what both agree beyond chance: 1 is always, 0 no more than by chance. One moment resembles the next, so the uncertainty is larger than the range says.';
+
 /** What kappa does not tell here, in sentences. */
 export function kappaLimits({ kappa, table, by }: Pick<Agreement, 'kappa' | 'table' | 'by'>): string[] {
   if (kappa === null || table === null) return [];
@@ -181,6 +185,5 @@ export function kappaLimits({ kappa, table, by }: Pick<Agreement, 'kappa' | 'tab
       ? `${kappa.cases} ${kappa.cases === 1 ? 'case is' : 'cases are'} few: kappa can be far from what many would give.`
       : '',
     by === 'interval' ? '' : 'The times were cut into windows for it: how long they are changes the number.',
-    'One moment resembles the next, so the uncertainty is larger than the range says.',
   ].filter(Boolean);
 }

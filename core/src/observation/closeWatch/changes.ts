@@ -3,8 +3,7 @@ import { LessonKey } from '../../attendance/roll/changes';
 import { changeKind } from '../../changes/kind';
 import { Id, recordFields } from '../../records/schema';
 import { observationHistory, planHistory } from './history';
-import { asksByInterval } from './methods';
-import { mostIntervals, type ObservationMethod } from './limits';
+import { asksByInterval, mostIntervals, type ObservationMethod } from './limits';
 
 const { observationPlan, observationPhase, observation, observationEvent, observationComment } = recordFields;
 const ofLesson = ({ lessonId }: { lessonId: string }) => observationHistory(lessonId);

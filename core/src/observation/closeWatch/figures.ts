@@ -2,7 +2,7 @@ import type { Observation, ObservationEvent } from '../../records/schema';
 import { mean } from '../../statistics/mean';
 import { median } from '../../statistics/median';
 import { lengthOf, observedSpans, within } from './course';
-import { asksByInterval } from './methods';
+import { asksByInterval } from './limits';
 import { outcomesOf, type Outcome } from './outcomes';
 
 /** What is common to all methods: how long a student was observed. */

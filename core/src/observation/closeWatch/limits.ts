@@ -9,6 +9,10 @@ export const observationMethods = [
 ] as const;
 export type ObservationMethod = (typeof observationMethods)[number];
 
+/** Methods that ask once an interval. */
+export const asksByInterval = (method: ObservationMethod) =>
+  method === 'partial_interval' || method === 'whole_interval' || method === 'momentary';
+
 /** How a signal is given; none of them makes a sound. */
 export const signalWays = ['both', 'vibration', 'flash', 'none'] as const;
 export type SignalWay = (typeof signalWays)[number];

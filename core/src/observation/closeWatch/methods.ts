@@ -27,7 +27,3 @@ export const methodWords: Record<ObservationMethod, MethodWords> = {
     about: 'Is it so at the signal, just then? Between signals your eyes are free.',
   },
 };
-
-/** Methods that ask once an interval. */
-export const asksByInterval = (method: ObservationMethod) =>
-  method === 'partial_interval' || method === 'whole_interval' || method === 'momentary';

@@ -9,10 +9,10 @@ import { methodWords } from './methods';
 /** A number to one decimal, without one where there is none to say: `1.2`, `12`. Small ones to two. */
 export function numberWords(value: number): string {
   const size = Math.abs(value) < 1 ? 100 : 10;
-  return String(Math.round(value * size) / size);
+  return String(Math.round(value * size) / size).replace('-', '−');
 }
 
-export const percentWords = (value: number) => `${Math.round(value)} %`;
+export const percentWords = (value: number) => `${Math.round(value)}\u00a0%`;
 
 /** A value of a method with its unit: `1.2 a minute`, `45 %`, `12 s`. */
 export function valueWords(method: ObservationMethod, value: number): string {
@@ -97,6 +97,6 @@ export function agreementWords({ by, cases, percent, totalPercent, kappa }: Agre
   const range =
     error === null
       ? ''
-      : ` (95 % range ${numberWords(Math.max(value - 1.96 * error, -1))} to ${numberWords(Math.min(value + 1.96 * error, 1))})`;
+      : ` (95\u00a0% range ${numberWords(Math.max(value - 1.96 * error, -1))} to ${numberWords(Math.min(value + 1.96 * error, 1))})`;
   return `${same}${total} Cohen's kappa ${numberWords(value)}${range}.`;
 }

@@ -1,5 +1,6 @@
 import { lowerMedian } from '../../statistics/median';
 import { countStatuses, noPieces, pieceStatuses, type PieceCounts } from '../../work/pieceStatus';
+import { valueWords } from '../../observation/closeWatch/words';
 import { listed } from '../../words/listed';
 import { many } from '../../words/many';
 import type {
@@ -8,6 +9,7 @@ import type {
   ClassPresenceOnPage,
   CountsOnPage,
   Dated,
+  ObservationOnPage,
   PageFacts,
   PieceOnPage,
   PresenceOnPage,
@@ -63,6 +65,16 @@ function engagementSentence(name: string, points: readonly Dated[], levels: read
     : `In at least half of ${many(points.length, 'lesson')} looked at, ${name} was “${level}” or above.`;
 }
 
+/** The medians of what was watched closely, phase by phase; empty where nothing was observed. */
+export function observationSentence({ name, method, phases }: ObservationOnPage): string {
+  const parts = phases.flatMap(({ name: changed, median, values }) => {
+    if (median === null) return [];
+    const when = changed === '' ? 'at first' : `since “${changed}”`;
+    return [`${when} ${valueWords(method, median)} (${many(values.length, 'session')})`];
+  });
+  return parts.length === 0 ? '' : `${name}, watched closely: ${listed(parts)}.`;
+}
+
 function workSentence(counts: PieceCounts, ofWhat: (due: number) => string): string {
   const due = counts.on_time + counts.late + counts.missing;
   if (due === 0) return '';
@@ -87,6 +99,7 @@ export function draftForReader(student: StudentOnPage, levels: readonly string[]
   return [
     presence ? presenceSentence(called, presence) : '',
     ...counts.map(countsSentence),
+    ...student.observations.map(observationSentence),
     engagement ? engagementSentence(called, engagement, levels) : '',
     work ? workSentence(countsOfPieces(work), (due) => `${many(due, 'piece')} of work`) : '',
   ]

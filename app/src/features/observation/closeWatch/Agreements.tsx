@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { kappaLimits, type Agreement } from '@slate-path/core/observation/closeWatch/agreement';
+import { kappaCaution, kappaLimits, type Agreement } from '@slate-path/core/observation/closeWatch/agreement';
 import type { Pair } from '@slate-path/core/observation/closeWatch/ofStudent';
 import { agreementWords, percentWords } from '@slate-path/core/observation/closeWatch/words';
 import { Card } from '../../../parts/Card';
@@ -86,6 +86,11 @@ export function Agreements({ pairs }: { pairs: readonly Pair[] }) {
           </View>
         );
       })}
+      {pairs.some(({ agreement }) => agreement.kappa !== null) ? (
+        <Words size="small" tone="inkQuiet">
+          {kappaCaution}
+        </Words>
+      ) : null}
     </Card>
   );
 }

@@ -1,13 +1,14 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import {
+  asksByInterval,
   mostWatched,
   observationMethods,
   signalWays,
   type ObservationMethod,
   type SignalWay,
 } from '@slate-path/core/observation/closeWatch/limits';
-import { asksByInterval, methodWords } from '@slate-path/core/observation/closeWatch/methods';
+import { methodWords } from '@slate-path/core/observation/closeWatch/methods';
 import { planHistory } from '@slate-path/core/observation/closeWatch/history';
 import { shippedAfters, shippedBefores } from '@slate-path/core/observation/closeWatch/shipped';
 import { durationWords, readDuration } from '@slate-path/core/observation/tallies/duration';

@@ -9,7 +9,8 @@ import {
   type Place,
 } from '@slate-path/core/observation/closeWatch/course';
 import { observationHistory } from '@slate-path/core/observation/closeWatch/history';
-import { asksByInterval, methodWords } from '@slate-path/core/observation/closeWatch/methods';
+import { asksByInterval } from '@slate-path/core/observation/closeWatch/limits';
+import { methodWords } from '@slate-path/core/observation/closeWatch/methods';
 import { isMissed } from '@slate-path/core/observation/closeWatch/outcomes';
 import { clockWords } from '@slate-path/core/observation/sides/clock';
 import type { Observation, ObservationPlan } from '@slate-path/core/records/schema';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { figuresOf } from '@slate-path/core/observation/closeWatch/figures';
-import { asksByInterval } from '@slate-path/core/observation/closeWatch/methods';
+import { asksByInterval } from '@slate-path/core/observation/closeWatch/limits';
 import { figuresWords } from '@slate-path/core/observation/closeWatch/words';
 import type { Observation, ObservationPlan } from '@slate-path/core/records/schema';
 import { Action } from '../../../parts/Action';

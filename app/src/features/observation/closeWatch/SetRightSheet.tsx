@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { observationHistory } from '@slate-path/core/observation/closeWatch/history';
-import { asksByInterval } from '@slate-path/core/observation/closeWatch/methods';
+import { asksByInterval } from '@slate-path/core/observation/closeWatch/limits';
 import { outcomesOf, type Outcome } from '@slate-path/core/observation/closeWatch/outcomes';
 import { durationWords } from '@slate-path/core/observation/tallies/duration';
 import type { Observation, ObservationEvent } from '@slate-path/core/records/schema';

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { figuresOf } from '@slate-path/core/observation/closeWatch/figures';
-import { asksByInterval } from '@slate-path/core/observation/closeWatch/methods';
+import { asksByInterval } from '@slate-path/core/observation/closeWatch/limits';
 import { outcomesOf } from '@slate-path/core/observation/closeWatch/outcomes';
 import { durationWords } from '@slate-path/core/observation/tallies/duration';
 import { many } from '@slate-path/core/words/many';
