@@ -10,9 +10,9 @@ import {
   signalWays,
   words,
 } from '../observation/closeWatch/limits';
+import { lookForTones } from './tallyFields';
 import { Id, Instant, LocalDate, shortText } from './values';
 
-const tones = ['wanted', 'unwanted', 'neutral'] as const;
 /** Empty once all of them were erased. */
 const watched = z.array(Id).max(mostWatched, 'At most four students at a time');
 const word = z.string().trim().max(words.longest, `At most ${words.longest} characters`);
@@ -52,7 +52,7 @@ export const closeWatchFields = {
       .max(longestPlanName, `At most ${longestPlanName} characters`),
     /** When it counts, so that two observers mean the same. */
     definition: z.string().trim().max(longestDefinition, `At most ${longestDefinition} characters`),
-    tone: z.enum(tones),
+    tone: z.enum(lookForTones),
     ...run,
     signal: z.enum(signalWays),
     /** Words to choose from for what came before, and for what followed. */

@@ -2,7 +2,6 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { addressOf } from '@slate-path/core/api/address';
-import { commentId } from '@slate-path/core/observation/closeWatch/ids';
 import { initialsOf } from '@slate-path/core/notes/forReader';
 import { displayName } from '@slate-path/core/people/names';
 import { listed } from '@slate-path/core/words/listed';
@@ -24,7 +23,7 @@ import { renewViews } from '../../../sync/views';
 import { PhraseButton } from '../../phrases/PhraseButton';
 import { TitledCard } from '../TitledCard';
 import { AboutWhom } from './AboutWhom';
-import { newForm, pageToMake, type PageForm, type Subject } from './form';
+import { newForm, pageToMake, writtenOfWatch, type PageForm, type Subject } from './form';
 import { HowLong } from './HowLong';
 import { MadePage } from './MadePage';
 import { PreviewOfPage } from './PreviewOfPage';
@@ -92,7 +91,8 @@ function namesWords(preview: Preview | null): string {
 
 /** A page that tells of what was watched closely, and of nothing else until more is chosen. */
 function aboutWatched(planId: string, studentId: string): Partial<PageForm> {
-  const comment = useRecords.getState().current.observationComment[commentId(planId, studentId)]?.text ?? '';
+  const { observationComment } = useRecords.getState().current;
+  const comment = writtenOfWatch(observationComment, planId, studentId);
   return { parts: new Set(), planIds: new Set([planId]), comments: { [planId]: comment } };
 }
 

@@ -1,6 +1,5 @@
 import { View } from 'react-native';
 import { localMoment } from '@slate-path/core/calendar/zone';
-import { commentId } from '@slate-path/core/observation/closeWatch/ids';
 import { listOf } from '@slate-path/core/records/records';
 import type { LookFor, Section, Tally } from '@slate-path/core/records/schema';
 import { many } from '@slate-path/core/words/many';
@@ -13,7 +12,7 @@ import { zoneOf } from '../../../sync/clock';
 import { useRecords } from '../../../sync/useRecords';
 import { useNotesAbout } from '../../notes/ties';
 import { withOrWithout } from '../withOrWithout';
-import { partNames, type PageForm, type Part, type Subject } from './form';
+import { partNames, writtenOfWatch, type PageForm, type Part, type Subject } from './form';
 
 interface WhatIsShownProps {
   subject: Subject;
@@ -179,7 +178,7 @@ function WatchedOnPage({
             name={name}
             ticked={form.planIds.has(id)}
             onChange={(isIn) => {
-              const written = current.observationComment[commentId(id, studentIds[0] ?? '')]?.text ?? '';
+              const written = writtenOfWatch(current.observationComment, id, studentIds[0] ?? '');
               onChange({
                 planIds: withOrWithout(form.planIds, id, isIn),
                 comments: { ...form.comments, [id]: form.comments[id] ?? written },

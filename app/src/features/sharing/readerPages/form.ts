@@ -1,4 +1,5 @@
 import type { Given } from '@slate-path/core/api/contract';
+import type { Records } from '@slate-path/core/records/records';
 import type { Section, Student } from '@slate-path/core/records/schema';
 import { addDays } from '@slate-path/core/calendar/localTime';
 import type { PageLanguage } from '@slate-path/core/sharing/readerPage/language';
@@ -67,6 +68,17 @@ export function newForm(from: string, today: string, { section }: Subject): Page
     code: '',
     mayWriteBack: true,
   };
+}
+
+/** The summary that was written of a student's close watch; empty where there is none. */
+export function writtenOfWatch(
+  comments: Records['observationComment'],
+  planId: string,
+  studentId: string,
+): string {
+  return (
+    Object.values(comments).find((one) => one.planId === planId && one.studentId === studentId)?.text ?? ''
+  );
 }
 
 /** What is asked of the server for a form. */
