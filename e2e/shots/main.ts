@@ -5,7 +5,7 @@ import type { Page } from 'puppeteer-core';
 import { startDemo } from '@slate-path/demo/startDemo';
 import type { LookFor, Meeting, ObservationPlan, Section, Student } from '@slate-path/core/records/schema';
 import { ApiClient } from '@slate-path/demo/apiClient';
-import { openBrowser, openPage, openStudent, saved, says, tap, type, type sizes } from '../src/browser';
+import { openBrowser, openPage, openStudent, saved, says, tap, type sizes } from '../src/browser';
 
 /** `npm run shots`: one picture of each main view, from the demo at a fixed moment. */
 const folder = path.join(process.cwd(), 'docs', 'screenshots');

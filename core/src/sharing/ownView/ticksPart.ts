@@ -2,7 +2,7 @@ import { isOwing, leftToPay, tickState } from '../../ticks/tickState';
 import { moneyWords, tickWords } from '../../ticks/tickWords';
 import { dayIn, type PageLanguage } from '../readerPage/language';
 import { wordsIn } from '../readerPage/fixedWords/wordsIn';
-import type { PagePart } from '../readerPage/parts';
+import type { PagePart } from '../readerPage/block';
 import type { OwnClass } from './onPage';
 
 type Shown = OwnClass['ticks'][number];

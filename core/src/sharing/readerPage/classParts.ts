@@ -3,7 +3,8 @@ import type { FixedWords } from './fixedWords/en';
 import { wordsIn } from './fixedWords/wordsIn';
 import { dayIn } from './language';
 import type { ClassOnPage, ClassPieceOnPage, ClassPresenceOnPage, PageFacts } from './onPage';
-import { countsBlocks, courseBlocks, skyIn, statusNames, type Block, type PagePart } from './parts';
+import type { Block, PagePart } from './block';
+import { countsBlocks, courseBlocks, skyIn, statusNames } from './parts';
 import { countsChart } from './render/charts';
 
 type Page = Pick<PageFacts, 'language' | 'levels'>;

@@ -3,7 +3,7 @@ import type { FixedWords } from './fixedWords/en';
 import type { wordsIn } from './fixedWords/wordsIn';
 import { dayIn } from './language';
 import type { ObservationOnPage, PageFacts } from './onPage';
-import type { Block } from './parts';
+import type { Block } from './block';
 import { phaseChart } from './render/phaseChart';
 
 type Say = ReturnType<typeof wordsIn>;

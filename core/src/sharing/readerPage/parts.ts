@@ -1,3 +1,4 @@
+import type { Block, PagePart } from './block';
 import type { PieceStatus } from '../../work/pieceStatus';
 import { dayIn } from './language';
 import type { FixedWords } from './fixedWords/en';
@@ -13,21 +14,6 @@ import type {
 } from './onPage';
 import { countsChart, courseChart, presenceChart } from './render/charts';
 import { observationBlocks } from './observationPart';
-
-/** What a part of a page is made of, on a screen as on paper. */
-export type Block =
-  | { kind: 'quiet' | 'strong' | 'text'; text: string }
-  | { kind: 'picture'; svg: string }
-  | { kind: 'figures'; pairs: readonly (readonly [name: string, value: number])[] }
-  | { kind: 'pieces'; lines: readonly { title: string; status: string; about: string }[] }
-  | { kind: 'dated'; lines: readonly { day: string; text: string }[] }
-  /** A number a lesson: on paper only, where nobody points at a bar. */
-  | { kind: 'sessions'; lines: readonly { day: string; value: string }[] };
-
-export interface PagePart {
-  title: string;
-  blocks: readonly Block[];
-}
 
 type Page = Pick<PageFacts, 'language' | 'levels'>;
 type Say = ReturnType<typeof wordsIn>;

@@ -15,7 +15,6 @@ import type {
 } from '@slate-path/core/sharing/readerPage/onPage';
 import {
   OthersHidden,
-  schoolNames,
   type Hideable,
   type SchoolNames,
 } from '@slate-path/core/sharing/readerPage/othersHidden';
@@ -24,6 +23,7 @@ import { statusOf } from '@slate-path/core/work/pieceStatus';
 import { knownScore } from '@slate-path/core/work/scores';
 import { circlesOnPage } from './circlesOnPage';
 import { classOnPage } from './classOnPage';
+import { everybody, namesOf } from './namesOfSchool';
 import { nodsOnPage } from './nodsOnPage';
 import { observationsOnPage } from './observationsOnPage';
 import { rollsOf, type RollReading } from '../../attendance/roll/readRoll';
@@ -240,31 +240,6 @@ function studentOnPage(book: Book, student: Hideable): StudentOnPage {
     notes: settings.noteIds.length > 0 ? notesOnPage(book, id) : null,
     steps: settings.stepIds.length > 0 ? stepsOnPage(book, id) : null,
   };
-}
-
-/** Everybody of the maker's school: a text may name somebody whom the maker does not teach. */
-function everybody(reader: RecordReader, madeBy: string): Hideable[] {
-  return reader.rows<Hideable>(
-    `SELECT "id", "givenName", "familyName", "called", "email" FROM "student" WHERE "id" IN (SELECT s."id" FROM "scope" s JOIN "member" m ON m."schoolId" = s."schoolId" WHERE m."personId" = ? AND s."kind" = 'student')`,
-    [madeBy],
-  );
-}
-
-/** The names of a school, taken apart once for as long as they stay the same: pages are opened again and again. */
-const known = { key: '', names: schoolNames([]) };
-
-function namesOf(students: readonly Hideable[]): SchoolNames {
-  const key = JSON.stringify(
-    students.map(({ id, givenName, familyName, called, email }) => [
-      id,
-      givenName,
-      familyName,
-      called,
-      email,
-    ]),
-  );
-  if (key !== known.key) Object.assign(known, { key, names: schoolNames(students) });
-  return known.names;
 }
 
 /** What is read once for all pages that are made of the same days with the same rights. */

@@ -13,7 +13,7 @@ import { usePalette } from '../../../theme/theme';
 import { radius, space } from '../../../theme/tokens';
 import { BeforeAfterSheet } from './BeforeAfterSheet';
 import { OutcomeStrip } from './OutcomeStrip';
-import { addEvent, answer, moment, removeEvent, setEvent } from './watching';
+import { addEvent, answer, moment, setEvent } from './watching';
 
 export interface WatchTileProps {
   session: Observation;

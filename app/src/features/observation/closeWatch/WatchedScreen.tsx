@@ -110,7 +110,7 @@ function spanWords({ sessions, observedSeconds }: StudentWatch): string {
 
 /** All sessions of what is watched, student by student: the course by phase, two observers, the summary. */
 export default function WatchedScreen() {
-  const { sectionId = '', planId = '' } = useLocalSearchParams<{ sectionId: string; planId: string }>();
+  const { sectionId = '', planId = '' } = useLocalSearchParams<{ sectionId?: string; planId?: string }>();
   const wide = useWide();
   const { state } = useAllSessions(sectionId);
   const plan = useRecords(({ current }) => current.observationPlan[planId]);

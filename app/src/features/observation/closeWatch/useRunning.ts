@@ -94,7 +94,8 @@ export function useRunning(session: Observation, signal: SignalWay): Running {
   const place = useRef<string | null>(null);
   const give = useCallback(
     (pattern: number[]) => {
-      if (signal === 'both' || signal === 'vibration') navigator.vibrate?.(pattern);
+      // Not every phone can.
+      if ((signal === 'both' || signal === 'vibration') && 'vibrate' in navigator) navigator.vibrate(pattern);
       if (signal === 'both' || signal === 'flash') {
         setFlashing(true);
         setTimeout(setFlashing, flashMs, false);

@@ -1,7 +1,8 @@
 import { escaped } from '../../../formats/html';
 import { classPartsOf } from '../classParts';
 import type { ClassOnPage, PageFacts, StudentOnPage } from '../onPage';
-import { partsOf, type Block, type PagePart } from '../parts';
+import type { Block, PagePart } from '../block';
+import { partsOf } from '../parts';
 
 /** A block as HTML. */
 function html(block: Block): string {
