@@ -143,6 +143,7 @@ test('the draft says in sentences what the page shows', () => {
   expect(draftForReader({ ...student, name: 'Odalys Brandt' }, facts.levels)).toBe(
     'Odalys was there in 38 of 40 lessons, late in 1. Of the 2 absences 1 was excused. ' +
       'Gave evidence: 51 times in 34 lessons observed, 1.5 a lesson all along. ' +
+      'On <task>, watched closely: at first 40 % (1 session) and since “A seat in <front>” 73 % (2 sessions). ' +
       'In at least half of 40 lessons looked at, Odalys was “along” or above. Of 1 piece of work 1 came late.',
   );
   const bare = { ...student, presence: null, counts: [], engagement: [], work: [] };

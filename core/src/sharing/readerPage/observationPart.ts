@@ -20,11 +20,11 @@ const axes: Record<ObservationMethod, keyof FixedWords> = {
 
 const isShare = (method: ObservationMethod) => method !== 'frequency' && method !== 'latency';
 
-/** To one decimal, small ones to two. */
-const rounded = (value: number) => {
-  const size = Math.abs(value) < 1 ? 100 : 10;
+/** Shares as whole percents, others to one decimal, small ones to two. */
+function rounded(method: ObservationMethod, value: number): number {
+  const size = isShare(method) ? 1 : Math.abs(value) < 1 ? 100 : 10;
   return Math.round(value * size) / size;
-};
+}
 
 /** What was watched closely: what it means, its chart by phase, the phases' medians, and what is said of it. */
 export function observationBlocks(
@@ -41,15 +41,13 @@ export function observationBlocks(
   const axis = say(axes[method]);
   const named = phases
     .filter(({ values }) => values.length > 0)
-    .map((phase) => ({
-      ...phase,
-      name:
-        phase.startsOn === null
-          ? say('atFirst')
-          : `${phase.name}, ${say('since', { day: dayIn(language, phase.startsOn) })}`,
-    }));
-  const medians = named.flatMap(({ name, median }): [string, number][] =>
-    median === null ? [] : [[`${name}, ${say('median')}`, rounded(median)]],
+    .map((phase) => {
+      const called = phase.startsOn === null ? say('atFirst') : phase.name;
+      const since = phase.startsOn === null ? [] : [say('since', { day: dayIn(language, phase.startsOn) })];
+      return { ...phase, name: called, withDay: [called, ...since].join(', ') };
+    });
+  const medians = named.flatMap(({ withDay, median }): [string, number][] =>
+    median === null ? [] : [[`${withDay}, ${say('median')}`, rounded(method, median)]],
   );
   const says = `${axis}: ${medians.map(([name, value]) => `${name} ${value}`).join('; ')}`;
   const days = { first: dayIn(language, first.date), last: dayIn(language, last.date) };
@@ -67,7 +65,10 @@ export function observationBlocks(
     },
     {
       kind: 'sessions',
-      lines: all.map(({ date, value }) => ({ day: dayIn(language, date), value: String(rounded(value)) })),
+      lines: all.map(({ date, value }) => ({
+        day: dayIn(language, date),
+        value: String(rounded(method, value)),
+      })),
     },
     ...said,
   ];

@@ -54,6 +54,11 @@ const usual = {
   record: [0, 5, 10, 15],
   length: [300, 600, 900, 1200, 1800, 2700],
 };
+/** What a method begins with. */
+const fresh = {
+  momentary: { intervalSeconds: 60, recordSeconds: 0 },
+  byInterval: { intervalSeconds: 15, recordSeconds: 5 },
+};
 const other = 'other';
 
 /** Times to choose from, in words, the present one among them. */
@@ -104,8 +109,8 @@ export function PlanForm({ sectionId, plan, students, onAccept, onCancel }: Plan
   const [method, setMethod] = useState<ObservationMethod>(plan?.method ?? 'momentary');
   const [signal, setSignal] = useState<SignalWay>(plan?.signal ?? 'both');
   const [times, setTimes] = useState<Times>({
-    intervalSeconds: plan?.intervalSeconds ?? 60,
-    recordSeconds: plan?.recordSeconds ?? 0,
+    intervalSeconds: plan?.intervalSeconds ?? fresh.momentary.intervalSeconds,
+    recordSeconds: plan?.recordSeconds ?? fresh.momentary.recordSeconds,
     lengthSeconds: plan?.lengthSeconds ?? 600,
   });
   const [typing, setTyping] = useState<keyof Times | null>(null);
@@ -118,6 +123,12 @@ export function PlanForm({ sectionId, plan, students, onAccept, onCancel }: Plan
   const change = (some: Partial<Times>) => {
     setTimes((before) => ({ ...before, ...some }));
     setTyping(null);
+  };
+  const choose = (next: ObservationMethod) => {
+    setMethod(next);
+    // What goes on between signals needs shorter intervals, and a moment to write it down.
+    const isFresh = plan === null && times.intervalSeconds === fresh.momentary.intervalSeconds;
+    if (isFresh && (next === 'partial_interval' || next === 'whole_interval')) change(fresh.byInterval);
   };
   const timePhrase = (field: keyof Times, words: string, label: string, none?: string) =>
     choicePhrase({
@@ -200,7 +211,7 @@ export function PlanForm({ sectionId, plan, students, onAccept, onCancel }: Plan
               value: method,
               options: observationMethods.map((value) => ({ value, label: methodWords[value].name })),
               words: methodWords[method].name.toLowerCase(),
-              onChange: setMethod,
+              onChange: choose,
             }),
             ...(byInterval
               ? [
