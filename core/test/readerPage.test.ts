@@ -146,6 +146,6 @@ test('the draft says in sentences what the page shows', () => {
       'On <task>, watched closely: at first 40 % (1 session) and since “A seat in <front>” 73 % (2 sessions). ' +
       'In at least half of 40 lessons looked at, Odalys was “along” or above. Of 1 piece of work 1 came late.',
   );
-  const bare = { ...student, presence: null, counts: [], engagement: [], work: [] };
+  const bare = { ...student, presence: null, counts: [], observations: [], engagement: [], work: [] };
   expect(draftForReader(bare, facts.levels)).toBe('');
 });
