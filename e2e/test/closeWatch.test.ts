@@ -155,7 +155,12 @@ test('a summary is drafted, set right, and passed on with its chart', async () =
   await tap(phone, 'Pass it on');
   await says(phone, 'Close watch, each with its chart');
   await type(phone, 'Who reads it', 'Ada Abara');
+  // It can be made once what it will show has been seen.
   await new Promise((resolve) => setTimeout(resolve, 1500));
+  await phone.waitForFunction(() => {
+    const make = document.querySelector('[aria-label="Make the page"]');
+    return make !== null && make.getAttribute('aria-disabled') !== 'true' && !make.hasAttribute('disabled');
+  });
   await tap(phone, 'Make the page');
   await says(phone, 'Whoever has it can read the page.');
   const reader = await openWithoutScripts(browser, await linkShown(browser, phone, server.address));
