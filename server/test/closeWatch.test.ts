@@ -9,7 +9,7 @@ import type {
 } from '@slate-path/core/records/schema';
 import { invited } from './colleagues';
 import { change, signedIn, startServer, type Caller, type TestServer } from './server';
-import { makeClass, send } from './smallClass';
+import { ask, makeClass, send } from './smallClass';
 
 const now = '2026-11-23T10:44:00Z';
 const section = '01M9000000000000000000SECT';
@@ -76,9 +76,6 @@ interface Watched {
   observationEvent: ObservationEvent[];
 }
 
-async function ask<T>(caller: Caller, path: string): Promise<T> {
-  return (await (await caller.call('GET', path)).json()) as T;
-}
 const watched = (caller: Caller) =>
   ask<Watched>(caller, `/api/sections/${section}/observations?from=2026-11-01&to=2026-11-30`);
 

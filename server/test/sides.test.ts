@@ -1,7 +1,7 @@
 import type { Game, GamePoint, RoomTone } from '@slate-path/core/records/schema';
 import { pointsOf, scoresOf } from '@slate-path/core/observation/sides/scores';
 import { change, signedIn, startServer, type Caller, type TestServer } from './server';
-import { makeClass, send } from './smallClass';
+import { ask, makeClass, send } from './smallClass';
 
 const now = '2026-11-23T10:44:00Z';
 const section = '01M9000000000000000000SECT';
@@ -40,10 +40,6 @@ interface Played {
   game: Game[];
   gamePoint: GamePoint[];
   roomTone: RoomTone[];
-}
-
-async function ask<T>(caller: Caller, path: string): Promise<T> {
-  return (await (await caller.call('GET', path)).json()) as T;
 }
 
 const played = (caller: Caller) =>

@@ -7,6 +7,11 @@ export async function send(caller: Caller, changes: unknown[]): Promise<void> {
   expect(answers.filter(({ outcome }) => outcome !== 'applied')).toEqual([]);
 }
 
+/** What the server answers to a question. */
+export async function ask<T>(caller: Caller, path: string): Promise<T> {
+  return (await (await caller.call('GET', path)).json()) as T;
+}
+
 /**
  * A term, and a class that meets on Mondays from 10:40 to 11:30. @param people ids with given names
  * @param own before ids, where another teacher on the server has such a class

@@ -41,7 +41,8 @@ export const within = (spans: readonly Span[], [from, to]: Span): Span[] =>
     .map(([start, end]): Span => [Math.max(start, from), Math.min(end, to)])
     .filter(([start, end]) => end > start);
 
-const spansOf = (parts: Observation['pauses'], until: number): Span[] =>
+/** Parts of a session as spans; one that goes on ends now. @param until milliseconds since 1970 */
+export const spansOf = (parts: Observation['pauses'], until: number): Span[] =>
   parts.map(({ from, to }) => [Date.parse(from), to === null ? until : Date.parse(to)]);
 
 /**

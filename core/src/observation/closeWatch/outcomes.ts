@@ -1,5 +1,5 @@
 import type { Observation, ObservationEvent } from '../../records/schema';
-import { intervalsOf, intervalSpans, type Span } from './course';
+import { intervalsOf, intervalSpans, spansOf, type Span } from './course';
 
 /** What is known of one student in one interval. Where nobody answered it is not observed, never not seen. */
 export type Outcome = 'seen' | 'not_seen' | 'not_observed';
@@ -39,10 +39,7 @@ function isUnknown(
 
 /** Whether the moment of a momentary sampling, or all of an interval, was lost: there is nothing to answer. */
 export function isMissed(session: Session, index: number, now: number): boolean {
-  const lost = session.lost.map(({ from, to }): Span => [
-    Date.parse(from),
-    to === null ? now : Date.parse(to),
-  ]);
+  const lost = spansOf(session.lost, now);
   const spans = intervalSpans(session, index, now);
   if (session.method === 'momentary') return isMomentLost(spans, lost);
   return (
@@ -55,10 +52,7 @@ export function isMissed(session: Session, index: number, now: number): boolean 
  * @param answers of that student @param now milliseconds since 1970
  */
 export function outcomesOf(session: Session, answers: readonly Answer[], now: number): Outcome[] {
-  const lost = session.lost.map(({ from, to }): Span => [
-    Date.parse(from),
-    to === null ? now : Date.parse(to),
-  ]);
+  const lost = spansOf(session.lost, now);
   const byInterval = new Map(answers.map((answer) => [answer.interval, answer]));
   return Array.from({ length: intervalsOf(session) }, (_, index): Outcome => {
     const answer = byInterval.get(index);

@@ -1,7 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { endOf, isOver, lastAnswerMs, placeOf } from '@slate-path/core/observation/closeWatch/course';
-import { asksByInterval } from '@slate-path/core/observation/closeWatch/limits';
-import type { SignalWay } from '@slate-path/core/observation/closeWatch/limits';
+import { asksByInterval, type SignalWay } from '@slate-path/core/observation/closeWatch/limits';
 import type { Observation } from '@slate-path/core/records/schema';
 import { now } from '../../../sync/clock';
 import { useRecords } from '../../../sync/useRecords';
